@@ -1,0 +1,147 @@
+package org.gullyrun.cli;
+
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Dangling;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** {@code gullyrun audit}: all findings of one survey. */
+@Command(
+        name = "audit",
+        mixinStandardHelpOptions = true,
+        description = "Audits a case and lists its findings, worst first.")
+final class AuditCommand implements Callable<Integer> {
+    @Mixin
+    CaseArgument argument = new CaseArgument();
+
+    @Option(names = "--json", description = "As JSON; the fields are described in docs/formats/audit-json.md.")
+    boolean json;
+
+    @Option(names = "--fail-on", paramLabel = "SEVERITY", description = "Exit with 1 if there is a finding as bad: ${COMPLETION-CANDIDATES}.")
+    @Nullable FailOn failOn;
+
+    @Spec
+    CommandSpec spec = CommandSpec.create();
+
+    /** The severities that can be failed on. */
+    enum FailOn {
+        critical,
+        major,
+        minor
+    }
+
+    @Override
+    public Integer call() throws Exception {
+        CaseArgument.Opened opened = argument.open();
+        List<Finding> findings = opened.reading().findings().stream()
+                .filter(f -> f.scenes().isEmpty() || f.scenes().stream().anyMatch(opened.scenes()::contains))
+                .toList();
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            out.println(Json.write(plain(opened, findings)));
+        } else {
+            text(out, opened, findings);
+        }
+        boolean bad = failOn != null
+                && findings.stream().anyMatch(f -> f.severity().atLeast(Severity.valueOf(failOn.name().toUpperCase(Locale.ROOT))));
+        return bad ? Exit.FINDINGS : Exit.OK;
+    }
+
+    private static void text(PrintWriter out, CaseArgument.Opened opened, List<Finding> findings) {
+        out.println(opened.what().title() + " · " + opened.survey().name());
+        List<String> counts = new ArrayList<>();
+        for (Severity severity : Severity.values()) {
+            long n = findings.stream().filter(f -> f.severity() == severity).count();
+            if (n > 0) {
+                counts.add(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : ""));
+            }
+        }
+        out.println(counts.isEmpty() ? "Nothing found: the brief holds." : String.join(", ", counts));
+        for (Finding finding : findings) {
+            out.println();
+            out.printf("%-8s  %s%n", finding.severity().word(), finding.words().title());
+            out.println("          " + finding.words().exact());
+            out.println("          Noticed: " + finding.words().noticed());
+            if (finding.assumed()) {
+                out.println("          Rests on a setting that is not yet known.");
+            }
+        }
+        List<Dangling> dangling = Dangling.in(opened.survey().rig());
+        if (!dangling.isEmpty()) {
+            out.println();
+            out.println("References that lead nowhere:");
+            dangling.forEach(d -> out.println("  " + d.at() + " names '" + d.to() + "', which is " + d.why()));
+        }
+    }
+
+    private static Map<String, Object> plain(CaseArgument.Opened opened, List<Finding> findings) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("case", opened.what().title());
+        all.put("survey", opened.survey().id());
+        all.put("findings", findings.stream().map(f -> plain(opened.reading(), f)).toList());
+        all.put(
+                "dangling",
+                Dangling.in(opened.survey().rig()).stream()
+                        .map(d -> Map.of("element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
+                        .toList());
+        return all;
+    }
+
+    private static Map<String, Object> plain(Reading reading, Finding finding) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("identity", finding.identity());
+        one.put("rule", finding.rule());
+        one.put("severity", finding.severity().word());
+        if (finding.subject().source().isEmpty()) {
+            one.put("elements", finding.subject().elements());
+        } else {
+            one.put("source", finding.subject().source());
+            one.put("outlet", finding.subject().outlet());
+        }
+        one.put(
+                "scenes",
+                finding.scenes().stream()
+                        .map(i -> reading.scenes().get(i).key().scene())
+                        .toList());
+        one.put("title", finding.words().title());
+        one.put("plain", finding.words().plain());
+        one.put("exact", finding.words().exact());
+        one.put("cause", finding.words().cause());
+        one.put("noticed", finding.words().noticed());
+        one.put("assumed", finding.assumed());
+        Map<String, Object> figures = new LinkedHashMap<>();
+        finding.figures().forEach(f -> figures.put(f.name(), Json.number(f.value())));
+        one.put("figures", figures);
+        Evidence evidence = finding.evidence();
+        one.put(
+                "ways",
+                evidence.ways().stream()
+                        .map(w -> {
+                            Map<String, Object> way = new LinkedHashMap<>();
+                            way.put("sort", w.sort().name().toLowerCase(Locale.ROOT));
+                            way.put(
+                                    "points",
+                                    Plain.points(reading.scenes().get(evidence.scene()).graph(), w.segments()));
+                            return way;
+                        })
+                        .toList());
+        one.put(
+                "settings",
+                evidence.settings().stream().map(Object::toString).toList());
+        return one;
+    }
+}

@@ -1,0 +1,57 @@
+package org.gullyrun.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.casefile.Survey;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** The options that audit and trace share: which case, survey and scene. */
+final class CaseArgument {
+    @Parameters(paramLabel = "CASE", description = "The case file.")
+    Path file = Path.of("");
+
+    @Option(names = "--survey", paramLabel = "S", description = "Id or name of the survey; the first if not given.")
+    @Nullable String survey;
+
+    @Option(names = "--scene", paramLabel = "S", description = "Id or name of one scene; all if not given.")
+    @Nullable String scene;
+
+    /** What was asked for, read and audited. */
+    record Opened(Case what, Survey survey, Reading reading, List<Integer> scenes) {}
+
+    Opened open() throws CaseProblem {
+        Case what = CaseFiles.open(file);
+        Survey chosen = what.surveys().getFirst();
+        if (survey != null) {
+            String wanted = survey;
+            chosen = what.surveys().stream()
+                    .filter(s -> s.id().equals(wanted) || s.name().equalsIgnoreCase(wanted))
+                    .findFirst()
+                    .orElseThrow(() -> new UsageProblem("There is no survey '" + wanted + "'. There are: "
+                            + String.join(", ", what.surveys().stream().map(Survey::id).toList())));
+        }
+        Reading reading = RuleCatalogue.usual().read(chosen.rig(), what.brief());
+        return new Opened(what, chosen, reading, scenes(reading));
+    }
+
+    private List<Integer> scenes(Reading reading) {
+        List<Integer> all = java.util.stream.IntStream.range(0, reading.scenes().size())
+                .filter(i -> scene == null
+                        || reading.scenes().get(i).key().scene().equals(scene)
+                        || reading.scenes().get(i).name().equalsIgnoreCase(scene))
+                .boxed()
+                .toList();
+        if (all.isEmpty()) {
+            throw new UsageProblem("There is no scene '" + scene + "'. There are: "
+                    + String.join(", ", reading.scenes().stream().map(s -> s.name()).toList()));
+        }
+        return all;
+    }
+}

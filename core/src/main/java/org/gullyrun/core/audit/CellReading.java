@@ -1,0 +1,53 @@
+package org.gullyrun.core.audit;
+
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.brief.Wishes;
+import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Sources;
+
+/**
+ * One source at one outlet in one scene: what is wished, what arrives, and the verdict.
+ *
+ * @param source the source
+ * @param outlet the outlet
+ * @param counting what the brief says, and why
+ * @param delivery what arrives
+ * @param electric what arrives over runs without couplings
+ * @param verdict what follows
+ * @param ownVoice whether the outlet is the far end at which the source sits: it must never hear itself
+ */
+public record CellReading(
+        Element source,
+        Element outlet,
+        Wishes.Counting counting,
+        Delivery delivery,
+        Delivery electric,
+        Verdict verdict,
+        boolean ownVoice) {
+
+    /** What the brief says. */
+    public Wish wish() {
+        return counting.wish();
+    }
+
+    /** The usual level in dBFS at the outlet; NaN if nothing arrives. */
+    public double usualLevel() {
+        return Sources.level(source) + delivery.strength();
+    }
+
+    /** The worst level in dBFS at the outlet, as if all copies arrived in phase; NaN if nothing arrives. */
+    public double worstLevel() {
+        return Sources.level(source) + delivery.worst();
+    }
+
+    /** The level in dBFS of the strongest run alone; NaN if nothing arrives. */
+    public double strongestLevel() {
+        return Sources.level(source) + delivery.strongestGain();
+    }
+
+    /** Whether a must arrives, but too faintly to count. */
+    public boolean tooFaint() {
+        return verdict == Verdict.MISSING && delivery.arrives();
+    }
+}

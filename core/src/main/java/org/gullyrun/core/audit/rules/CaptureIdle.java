@@ -1,0 +1,72 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
+
+/** Does an input, strip or cable have no open way from any source in any scene? */
+final class CaptureIdle implements Rule {
+    @Override
+    public String id() {
+        return "capture.idle";
+    }
+
+    @Override
+    public String question() {
+        return "Is there an input, a strip or a cable that nothing feeds?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Element input : rig.of(Kind.INPUT)) {
+            check(context, input, input.id(), Productions.TAKES, findings);
+        }
+        for (Element strip : rig.of(Kind.STRIP)) {
+            check(context, strip, strip.id(), Mixers.FEED, findings);
+        }
+        for (Element cable : rig.of(Kind.CABLE)) {
+            check(context, cable, cable.or(Links.CABLE_TO, ""), Links.CABLE_FROM, findings);
+        }
+        return findings;
+    }
+
+    private void check(
+            AuditContext context, Element element, String point, Setting<?> setting, List<Finding> findings) {
+        for (SceneReading scene : context.scenes()) {
+            if (scene.isFed(point)) {
+                return;
+            }
+        }
+        String noun = Sentences.noun(context.rig(), element);
+        findings.add(new Finding(
+                id(),
+                Finding.Subject.of(List.of(element.id())),
+                Severity.NOTE,
+                List.of(),
+                new Finding.Words(
+                        "Nothing feeds " + noun,
+                        "Nothing that makes sound gets as far as " + noun + ".",
+                        Say.sentence("No source has an open way to " + noun, context.scenes().size() > 1 ? "in any scene" : ""),
+                        "what it takes is silent, or it takes nothing",
+                        "Nothing; it is in the way when looking for a fault."),
+                Evidence.of(new Address(element.id(), setting.key())),
+                List.of(),
+                false));
+    }
+}

@@ -1,0 +1,58 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.MissingPair;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+
+/** Is something set to a device that cannot be used, so that sound takes the default instead? */
+final class DeviceFallback implements Rule {
+    @Override
+    public String id() {
+        return "device.fallback";
+    }
+
+    @Override
+    public String question() {
+        return "Does sound take the default because a device cannot be used?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        List<Finding> findings = new ArrayList<>();
+        DeviceUse.of(context.rig()).forEach((device, use) -> {
+            if (!use.fallbacks().isEmpty()) {
+                List<MissingPair> hanging = context.hangingOn(device, "usable");
+                String name = context.rig().name(device);
+                String state = DeviceUse.state(context.rig(), device);
+                String users = DeviceUse.users(context.rig(), use.settings());
+                String instead = AuditContext.list(
+                        use.fallbacks().stream().map(context.rig()::name).toList());
+                findings.add(new Finding(
+                        id(),
+                        Finding.Subject.of(List.of(device)),
+                        DeviceUse.severity(hanging, Severity.MAJOR),
+                        List.of(),
+                        new Finding.Words(
+                                name + " " + state + "; " + instead + " is used instead",
+                                users + " should use " + name + ", but that " + state + ", so it uses " + instead
+                                        + " instead.",
+                                Say.sentence(
+                                        name + " " + state + "; " + users + " falls back to the default, " + instead
+                                                + ".",
+                                        hanging.isEmpty() ? "" : "Missing for it: " + Say.musts(context, hanging)),
+                                name + " " + state,
+                                "Sound comes out, or is picked up, at the wrong device."),
+                        Evidence.of(DeviceUse.evidence(context.rig(), device, use)),
+                        List.of(new Figure("musts", hanging.size(), "")),
+                        false));
+            }
+        });
+        return findings;
+    }
+}

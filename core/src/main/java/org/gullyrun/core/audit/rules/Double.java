@@ -1,0 +1,160 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.flow.Run;
+import org.gullyrun.core.flow.RunSearch;
+import org.gullyrun.core.rig.Outlets;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Does an outlet get one source more than once, with copies within 20 dB of the strongest run?
+ *
+ * <p>Source of the classes: the first notch of a sum of two copies Δ apart lies at 1000/(2Δ) Hz; up to some 30 ms speech
+ * fuses with its copy, by 50 ms it no longer does (precedence effect, Haas 1951).
+ */
+final class Double extends PairRule {
+    /** How copies are noticed, by how far they are apart. */
+    enum Apart {
+        STACKED("up to 6 dB louder, and may clip", "stacked"),
+        COMB("hollow and metallic", "comb"),
+        SLAP("thick, as in a small room", "slap"),
+        ECHO("as a separate repeat", "echo"),
+        NOT_KNOWN("more than once; how it sounds depends on a delay that is not yet known", "timing not known");
+
+        final String noticed;
+        final String word;
+
+        Apart(String noticed, String word) {
+            this.noticed = noticed;
+            this.word = word;
+        }
+    }
+
+    @Override
+    public String id() {
+        return "double";
+    }
+
+    @Override
+    public String question() {
+        return "Does an outlet get one source more than once?";
+    }
+
+    @Override
+    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        if (cell.verdict() != Verdict.DOUBLE) {
+            return null;
+        }
+        boolean live = cell.outlet().get(Outlets.SORT) == Outlets.Sort.LIVE;
+        return apart(context.thresholds(), scene, cell) == Apart.STACKED
+                ? live ? Severity.MAJOR : Severity.MINOR
+                : live ? Severity.CRITICAL : Severity.MAJOR;
+    }
+
+    static Apart apart(Thresholds t, SceneReading scene, CellReading cell) {
+        List<Evidence.Way> two = two(scene, cell);
+        if (two.size() == 2) {
+            List<Integer> a = new ArrayList<>(two.get(0).segments());
+            List<Integer> b = new ArrayList<>(two.get(1).segments());
+            List<Integer> shared = new ArrayList<>(a);
+            shared.retainAll(b);
+            a.removeAll(shared);
+            b.removeAll(shared);
+            a.addAll(b);
+            if (a.stream().anyMatch(s -> latencyAssumed(scene, s))) {
+                return Apart.NOT_KNOWN;
+            }
+        }
+        double apart = cell.delivery().copyApart();
+        return apart <= t.stacked() + 1e-9
+                ? Apart.STACKED
+                : apart < t.comb() ? Apart.COMB : apart < t.slap() ? Apart.SLAP : Apart.ECHO;
+    }
+
+    private static boolean latencyAssumed(SceneReading scene, int segment) {
+        return scene.graph().assumed(segment).stream().anyMatch(a -> switch (a.key()) {
+            case "latency", "delay", "passLatency" -> true;
+            default -> false;
+        });
+    }
+
+    /** The strongest run and the copy that counts; the strongest alone if the copy is among more than can be listed. */
+    private static List<Evidence.Way> two(SceneReading scene, CellReading cell) {
+        Delivery d = cell.delivery();
+        List<Evidence.Way> ways = new ArrayList<>();
+        ways.add(new Evidence.Way(Evidence.Sort.RUN, d.strongest()));
+        for (Run run : scene.runs(cell, RunSearch.EXACT).runs()) {
+            if (Math.abs(run.gain() - d.copyGain()) < 1e-8
+                    && Math.abs(Math.abs(run.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
+                    && !run.segments().equals(d.strongest())) {
+                ways.add(new Evidence.Way(Evidence.Sort.RUN, run.segments()));
+                break;
+            }
+        }
+        return ways;
+    }
+
+    /** How many runs are strong enough to count; more than the limit of the search if there are more than that. */
+    private static long heard(Thresholds t, SceneReading scene, CellReading cell) {
+        RunSearch.Found found = scene.runs(cell, RunSearch.EXACT);
+        double least = cell.delivery().strongestGain() - t.copyWithin() - 1e-9;
+        long count = found.runs().stream().filter(r -> r.gain() >= least).count();
+        return found.more() ? RunSearch.EXACT + 1 : count;
+    }
+
+    @Override
+    Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
+        SceneReading reading = context.scenes().get(scene);
+        Delivery d = cell.delivery();
+        Apart apart = apart(context.thresholds(), reading, cell);
+        double below = Math.max(0, d.strongestGain() - d.copyGain());
+        List<Figure> figures = new ArrayList<>(List.of(
+                new Figure("apart", d.copyApart(), "ms"),
+                new Figure("rise", d.strength() - d.strongestGain(), "dB"),
+                new Figure("copy below strongest", below, "dB")));
+        String notch = "";
+        if (d.copyApart() > context.thresholds().stacked()) {
+            double hertz = 1000 / (2 * d.copyApart());
+            figures.add(new Figure("first notch", hertz, "Hz"));
+            notch = ", first notch at " + Math.round(hertz) + " Hz";
+        }
+        if (below > 0.05) {
+            double a = Math.pow(10, -below / 20);
+            figures.add(new Figure("ripple", 20 * Math.log10((1 + a) / (1 - a)), "dB"));
+        }
+        String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        long heard = heard(context.thresholds(), reading, cell);
+        String times = heard > RunSearch.EXACT ? "many times" : heard > 2 ? heard + " times" : "twice";
+        String space = apart == Apart.NOT_KNOWN
+                ? ""
+                : apart == Apart.STACKED ? ", at the same time" : ", " + Say.of(d.copyApart(), "ms") + " apart";
+        return new Telling(
+                new Finding.Words(
+                        source + " heard " + times + " at " + outlet + space,
+                        "At " + outlet + " your " + source + " can be heard " + times + ", over different ways.",
+                        Say.sentence(
+                                source + " at " + outlet + " by " + Say.runs(d.runs(), d.atLeast()) + space,
+                                inScenes + ":",
+                                apart.word
+                                        + (apart == Apart.COMB ? notch : "")
+                                        + ", "
+                                        + Say.of(d.strength() - d.strongestGain(), "dB")
+                                        + " louder than the strongest alone"),
+                        "two ways are open at once",
+                        "It sounds " + apart.noticed + "."),
+                new Evidence(scene, two(reading, cell), List.of()),
+                figures);
+    }
+}

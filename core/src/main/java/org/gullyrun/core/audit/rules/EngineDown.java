@@ -1,0 +1,78 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.MissingPair;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+
+/** Is a mixer, processor or production not running that a must needs? */
+final class EngineDown implements Rule {
+    @Override
+    public String id() {
+        return "engine.down";
+    }
+
+    @Override
+    public String question() {
+        return "Is a mixer, processor or production not running although something that must arrive needs it?";
+    }
+
+    static List<Element> engines(Rig rig) {
+        return Stream.of(Kind.MIXER, Kind.PROCESSOR, Kind.PRODUCTION)
+                .flatMap(kind -> rig.of(kind).stream())
+                .toList();
+    }
+
+    static Setting<Boolean> running(Element engine) {
+        return switch (engine.kind()) {
+            case MIXER -> Mixers.RUNNING;
+            case PROCESSOR -> Links.PROCESSOR_RUNNING;
+            default -> Productions.RUNNING;
+        };
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Element engine : engines(context.rig())) {
+            Setting<Boolean> running = running(engine);
+            if (engine.is(running, true)) {
+                continue;
+            }
+            List<MissingPair> hanging = context.hangingOn(engine.id(), running.key());
+            if (!hanging.isEmpty()) {
+                findings.add(new Finding(
+                        id(),
+                        Finding.Subject.of(List.of(engine.id())),
+                        Severity.CRITICAL,
+                        List.of(),
+                        new Finding.Words(
+                                engine.name() + " is not running",
+                                engine.name() + " is not running, and your sound goes through it.",
+                                Say.sentence(
+                                        engine.name() + " is not running. Missing for it:",
+                                        Say.musts(context, hanging)),
+                                engine.name() + " is stopped",
+                                "Silence wherever sound goes through it."),
+                        Evidence.of(new Address(engine.id(), running.key())),
+                        List.of(new Figure("musts", hanging.size(), "")),
+                        false));
+            }
+        }
+        return findings;
+    }
+}

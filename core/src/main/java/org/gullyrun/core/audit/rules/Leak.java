@@ -1,0 +1,94 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.brief.Wishes.Ground;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
+
+/** Does a never have an open run? */
+final class Leak extends PairRule {
+    @Override
+    public String id() {
+        return "leak";
+    }
+
+    @Override
+    public String question() {
+        return "Does something reach an outlet that the brief says must never get it?";
+    }
+
+    @Override
+    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        if (cell.wish() != Wish.NEVER || cell.verdict() != Verdict.LEAK || cell.ownVoice()) {
+            return null;
+        }
+        return TrackMixed.concerns(context, cell) ? null : severity(context.thresholds(), cell);
+    }
+
+    private static Severity severity(Thresholds t, CellReading cell) {
+        Outlets.Sort sort = cell.outlet().get(Outlets.SORT);
+        boolean isPrivate = cell.source().is(Sources.PRIVATE, false);
+        boolean flagged = isPrivate || cell.source().is(Sources.LICENSED, false);
+        Severity full = sort == Outlets.Sort.LIVE
+                        || sort == Outlets.Sort.RELAY
+                        || sort == Outlets.Sort.FAR_END
+                        || flagged && sort != null && sort.keeps()
+                ? Severity.CRITICAL
+                : Severity.MAJOR;
+        if (isPrivate && cell.electric().strength() >= t.privateKept()) {
+            return full;
+        }
+        return byStrength(t, full, cell.delivery().strength());
+    }
+
+    static Severity byStrength(Thresholds t, Severity full, double strength) {
+        return strength >= t.leakMinor() ? full : strength >= t.leakNote() ? Severity.MINOR : Severity.NOTE;
+    }
+
+    @Override
+    Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
+        String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        Ground ground = cell.counting().ground();
+        String because = ground == Ground.PRIVATE
+                ? "it is private"
+                : ground == Ground.LICENSED ? "it is licensed: it may be live, but not kept" : "the brief says never";
+        Outlets.Sort sort = cell.outlet().get(Outlets.SORT);
+        String noticed = ground == Ground.LICENSED
+                ? "The saved show can be muted or taken down."
+                : ground == Ground.PRIVATE
+                        ? "Listeners overhear a private conversation."
+                        : sort == Outlets.Sort.FAR_END
+                                ? "The others in the call hear what is not meant for them."
+                                : "Listeners hear what is not meant for them.";
+        boolean twice = cell.delivery().runs() > 1;
+        List<Figure> figures = new ArrayList<>();
+        figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
+        figures.add(new Figure("runs", cell.delivery().runs(), ""));
+        return new Telling(
+                new Finding.Words(
+                        source + " heard at " + outlet,
+                        "At " + outlet + " your " + source + " can be heard, and should not be.",
+                        Say.sentence(
+                                source + " at " + outlet + " by "
+                                        + Say.runs(cell.delivery().runs(), cell.delivery().atLeast()),
+                                inScenes.isEmpty() ? "" : inScenes,
+                                "at " + Say.of(cell.delivery().strength(), "dB") + (twice ? ", more than once" : "")
+                                        + "; " + because),
+                        because,
+                        noticed),
+                runs(context, scene, cell, 6),
+                figures);
+    }
+}

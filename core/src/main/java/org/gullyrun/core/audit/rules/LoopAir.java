@@ -1,0 +1,51 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.Loop;
+
+/** Does sound come back to where it was through the air? */
+final class LoopAir implements Rule {
+    @Override
+    public String id() {
+        return "loop.air";
+    }
+
+    @Override
+    public String question() {
+        return "Does sound come back to where it was through the air?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        LoopTelling telling = new LoopTelling(id(), context);
+        for (int i = 0; i < context.scenes().size(); i++) {
+            SceneReading scene = context.scenes().get(i);
+            for (Loop loop : scene.loops()) {
+                List<Loop.Circle> air = loop.circles().stream()
+                        .filter(c -> c.segments().stream().anyMatch(scene.graph()::isCoupling))
+                        .toList();
+                if (!air.isEmpty()) {
+                    telling.add(i, loop, air, severity(context, scene, loop, air));
+                }
+            }
+        }
+        return telling.findings();
+    }
+
+    private static Severity severity(
+            AuditContext context, SceneReading scene, Loop loop, List<Loop.Circle> air) {
+        double strongest =
+                air.stream().mapToDouble(Loop.Circle::gain).max().orElseThrow();
+        boolean inner = scene.electricLoops().stream()
+                .anyMatch(e -> e.runsAway() && loop.points().containsAll(e.points()));
+        if (inner ? strongest >= -1e-9 : loop.runsAway()) {
+            return Severity.CRITICAL;
+        }
+        return strongest > context.thresholds().airMajor() + 1e-9 ? Severity.MAJOR : Severity.MINOR;
+    }
+}

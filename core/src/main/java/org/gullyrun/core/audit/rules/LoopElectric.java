@@ -1,0 +1,41 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.Loop;
+
+/** Does sound come back to where it was, in the graph without couplings? */
+final class LoopElectric implements Rule {
+    @Override
+    public String id() {
+        return "loop.electric";
+    }
+
+    @Override
+    public String question() {
+        return "Does sound come back to where it was?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        LoopTelling telling = new LoopTelling(id(), context);
+        IntStream.range(0, context.scenes().size()).forEach(i -> {
+            for (Loop loop : context.scenes().get(i).electricLoops()) {
+                telling.add(i, loop, loop.circles(), severity(context, loop));
+            }
+        });
+        return telling.findings();
+    }
+
+    private static Severity severity(AuditContext context, Loop loop) {
+        if (loop.runsAway()
+                || loop.strongest().gain() > context.thresholds().loopCritical() + 1e-9) {
+            return Severity.CRITICAL;
+        }
+        return loop.loopGain() < context.thresholds().loopMinor() ? Severity.MINOR : Severity.MAJOR;
+    }
+}

@@ -1,0 +1,70 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
+import org.jspecify.annotations.Nullable;
+
+/** Does a call's far end get its own voices? Takes the place of leak and double, whatever the brief says. */
+final class LoopFarEnd extends PairRule {
+    @Override
+    public String id() {
+        return "loop.far-end";
+    }
+
+    @Override
+    public String question() {
+        return "Does the far end of a call get its own voices back?";
+    }
+
+    @Override
+    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        if (!cell.ownVoice() || !cell.delivery().arrives()) {
+            return null;
+        }
+        boolean cancels = context.rig()
+                .find(cell.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)
+                .map(a -> a.is(Applications.CANCELS_ECHO, true))
+                .orElse(true);
+        if (!cell.electric().arrives() && cancels) {
+            return Severity.NOTE;
+        }
+        Thresholds t = context.thresholds();
+        double strength = cell.delivery().strength();
+        return strength >= t.leakMinor()
+                ? Severity.CRITICAL
+                : strength >= t.farEndMajor() ? Severity.MAJOR : Severity.MINOR;
+    }
+
+    @Override
+    Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
+        String source = cell.source().name();
+        double delay = cell.delivery().strongestDelay();
+        return new Telling(
+                new Finding.Words(
+                        "Own voices come back to " + cell.outlet().name(),
+                        "In the call your " + source + " hear their own voices, a moment later.",
+                        Say.sentence(
+                                source + " sent back into their own call by "
+                                        + Say.runs(cell.delivery().runs(), cell.delivery().atLeast()) + " at "
+                                        + Say.of(cell.delivery().strength(), "dB") + ", "
+                                        + Say.of(delay, "ms") + " here and the network's delay on top",
+                                inScenes),
+                        "the call's own sound is on what feeds its microphone",
+                        cell.electric().arrives()
+                                ? "They hear themselves as an echo."
+                                : "The call's own echo cancelling takes care of it."),
+                runs(context, scene, cell, 4),
+                List.of(
+                        new Figure("strength", cell.delivery().strength(), "dB"),
+                        new Figure("local delay", delay, "ms")));
+    }
+}

@@ -1,0 +1,127 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Ids;
+import org.gullyrun.core.rig.Rig;
+
+/** Makes findings of loops: those with the same programs on them are one, whatever scenes they are in. */
+final class LoopTelling {
+    private record Hit(int scene, Loop loop, List<Loop.Circle> circles, Severity severity) {}
+
+    private final String rule;
+    private final AuditContext context;
+    private final Map<String, List<Hit>> bySubject = new TreeMap<>(Ids.ORDER);
+    private final Map<String, List<String>> subjects = new TreeMap<>(Ids.ORDER);
+
+    LoopTelling(String rule, AuditContext context) {
+        this.rule = rule;
+        this.context = context;
+    }
+
+    /** Adds a loop of a scene with those of its circles that the rule is about. */
+    void add(int scene, Loop loop, List<Loop.Circle> circles, Severity severity) {
+        List<String> subject = programs(context.scenes().get(scene).graph(), loop);
+        String key = String.join("+", subject);
+        subjects.put(key, subject);
+        bySubject.computeIfAbsent(key, x -> new ArrayList<>()).add(new Hit(scene, loop, circles, severity));
+    }
+
+    /** The programs on a loop; where none lies on it, its pass-throughs and couplings; else all that make it. */
+    static List<String> programs(FlowGraph graph, Loop loop) {
+        Rig rig = graph.rig();
+        TreeSet<String> programs = new TreeSet<>(Ids.ORDER);
+        TreeSet<String> links = new TreeSet<>(Ids.ORDER);
+        TreeSet<String> all = new TreeSet<>(Ids.ORDER);
+        List<String> ids = new ArrayList<>();
+        loop.points().forEach(p -> ids.add(graph.element(p)));
+        loop.segments().forEach(s -> ids.add(graph.segmentElement(s)));
+        for (String id : ids) {
+            Element element = rig.find(id);
+            if (element != null) {
+                Element program = rig.program(element);
+                all.add(program.id());
+                switch (program.kind()) {
+                    case APPLICATION, MIXER, PROCESSOR, PRODUCTION -> programs.add(program.id());
+                    case PASS_THROUGH, COUPLING -> links.add(program.id());
+                    default -> {}
+                }
+            }
+        }
+        return List.copyOf(!programs.isEmpty() ? programs : !links.isEmpty() ? links : all);
+    }
+
+    List<Finding> findings() {
+        List<Finding> findings = new ArrayList<>();
+        bySubject.forEach((key, hits) -> {
+            hits.sort(Comparator.comparing(Hit::severity)
+                    .thenComparing(Comparator.comparingDouble((Hit h) -> h.loop.loopGain())
+                            .reversed())
+                    .thenComparing(Hit::scene));
+            findings.add(finding(subjects.get(key), hits));
+        });
+        return findings;
+    }
+
+    private Finding finding(List<String> subject, List<Hit> hits) {
+        Hit worst = hits.getFirst();
+        Loop loop = worst.loop;
+        List<Loop.Circle> circles = worst.circles.stream()
+                .sorted(Comparator.comparingDouble(Loop.Circle::gain).reversed())
+                .toList();
+        Loop.Circle strongest = circles.getFirst();
+        List<Integer> scenes = hits.stream().map(Hit::scene).distinct().toList();
+        List<Evidence.Way> ways = circles.stream()
+                .limit(8)
+                .map(c -> new Evidence.Way(Evidence.Sort.CIRCLE, c.segments()))
+                .toList();
+        List<Figure> figures = new ArrayList<>();
+        figures.add(new Figure("loop gain", loop.loopGain(), "dB"));
+        if (!loop.runsAway()) {
+            figures.add(new Figure("margin", loop.margin(), "dB"));
+        }
+        figures.add(new Figure("circles", loop.circles().size(), ""));
+        figures.add(new Figure("gain once round", strongest.gain(), "dB"));
+        figures.add(new Figure("time once round", strongest.time(), "ms"));
+        if (strongest.repeats() > 0) {
+            figures.add(new Figure("repeats", strongest.repeats(), ""));
+        }
+        String through = AuditContext.list(
+                subject.stream().map(context.rig()::name).toList());
+        String each = strongest.time() == 0 ? "at once" : "every " + Say.of(strongest.time(), "ms");
+        String fate = loop.runsAway()
+                ? "it runs away"
+                : "it dies down, margin " + Say.of(loop.margin(), "dB");
+        return new Finding(
+                rule,
+                Finding.Subject.of(subject),
+                worst.severity,
+                scenes,
+                new Finding.Words(
+                        "Sound goes round through " + through + (loop.runsAway() ? " and runs away" : ""),
+                        "Sound that has been through " + through + " is fed into it again.",
+                        Say.sentence(
+                                "A loop through " + through,
+                                context.in(scenes) + ":",
+                                Say.of(strongest.gain(), "dB") + " once round, " + each + "; " + fate),
+                        "something takes in what it has itself put out",
+                        loop.runsAway()
+                                ? "An echo that grows, at worst a howl."
+                                : "An echo that repeats and dies away."),
+                new Evidence(worst.scene, ways, List.of()),
+                figures,
+                Say.assumed(context.scenes().get(worst.scene).graph(), loop.segments()));
+    }
+}

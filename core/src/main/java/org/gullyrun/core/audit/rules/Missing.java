@@ -1,0 +1,91 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.MissingPair;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Outlets;
+
+/** Does a must have no open run, or only one too faint? */
+final class Missing implements Rule {
+    @Override
+    public String id() {
+        return "missing";
+    }
+
+    @Override
+    public String question() {
+        return "Does something that must reach an outlet not arrive there?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        return context.missing().stream()
+                .filter(p -> p.everywhere() && !p.unexplained().isEmpty())
+                .map(p -> finding(id(), context, p))
+                .toList();
+    }
+
+    /** One finding of a must that does not arrive; {@link SceneGap} makes its own with it. */
+    static Finding finding(String rule, AuditContext context, MissingPair pair) {
+        int scene = pair.unexplained().getFirst();
+        BlockedWay way = pair.ways().get(scene);
+        CellReading cell = context.scenes()
+                .get(scene)
+                .cell(
+                        context.sources().indexOf(pair.source()),
+                        context.outlets().indexOf(pair.outlet()));
+        String source = pair.source().name();
+        String outlet = pair.outlet().name();
+        String in = pair.everywhere() ? "" : " " + context.in(pair.absent());
+        String cause = cell.tooFaint()
+                ? "too faint"
+                : !way.exists()
+                        ? "there is no way, whatever gates are opened"
+                        : AuditContext.list(way.closed().stream().map(Gate::why).toList());
+        List<Figure> figures = new ArrayList<>();
+        if (cell.tooFaint()) {
+            figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
+        }
+        figures.add(new Figure("closed gates", way.closed().size(), ""));
+        Outlets.Sort sort = pair.outlet().get(Outlets.SORT);
+        boolean worst = sort == Outlets.Sort.LIVE || sort == Outlets.Sort.EARS;
+        Evidence evidence;
+        if (cell.tooFaint()) {
+            evidence = Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest());
+        } else if (way.exists()) {
+            evidence = Evidence.of(scene, Evidence.Sort.BLOCKED, way.segments());
+        } else {
+            evidence = new Evidence(scene, List.of(), List.of(new Address(pair.source().id(), "startsAt")));
+        }
+        return new Finding(
+                rule,
+                Finding.Subject.pair(pair.source().id(), pair.outlet().id()),
+                worst ? Severity.CRITICAL : Severity.MAJOR,
+                pair.unexplained(),
+                new Finding.Words(
+                        source + (cell.tooFaint() ? " too faint at " : " not heard at ") + outlet + in,
+                        "At " + outlet + " your " + source + " should be heard" + in + ", but "
+                                + (cell.tooFaint() ? "is far too quiet." : "does not arrive."),
+                        Say.sentence(source + (cell.tooFaint()
+                                        ? " at " + outlet + " at only "
+                                                + Say.of(cell.delivery().strength(), "dB")
+                                        : ": no open run to " + outlet) + in + ": " + cause),
+                        cause,
+                        worst && sort == Outlets.Sort.EARS
+                                ? pair.outlet().name() + " gets nothing of it."
+                                : "Nobody hears it there."),
+                evidence,
+                figures,
+                Say.assumed(context.scenes().get(scene).graph(), way.segments()));
+    }
+}

@@ -1,0 +1,54 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.MissingPair;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
+
+/** Is an output that the brief has musts for not active? */
+final class OutputIdle implements Rule {
+    @Override
+    public String id() {
+        return "output.idle";
+    }
+
+    @Override
+    public String question() {
+        return "Is an output not active although something must arrive at it?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Element output : context.rig().of(Kind.OUTPUT)) {
+            List<MissingPair> hanging = context.hangingOn(output.id(), Productions.ACTIVE.key());
+            if (!hanging.isEmpty()) {
+                String program = context.rig().program(output).name();
+                findings.add(new Finding(
+                        id(),
+                        Finding.Subject.of(List.of(output.id())),
+                        Severity.CRITICAL,
+                        List.of(),
+                        new Finding.Words(
+                                output.name() + " is not active",
+                                "The output " + output.name() + " in " + program + " has not been started.",
+                                Say.sentence("Output " + output.name() + " is not active. Missing for it:", Say.musts(context, hanging)),
+                                "nobody has started the output",
+                                "Nobody gets the show there."),
+                        Evidence.of(new Address(output.id(), Productions.ACTIVE.key())),
+                        List.of(new Figure("musts", hanging.size(), "")),
+                        false));
+            }
+        }
+        return findings;
+    }
+}

@@ -1,0 +1,80 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.jspecify.annotations.Nullable;
+
+/** A rule that looks at each pair of source and outlet, scene by scene, and makes one finding of a pair. */
+abstract class PairRule implements Rule {
+
+    /** How bad a cell is by this rule, or null if it is not concerned. */
+    abstract @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell);
+
+    /** What is said, shown and stated of a pair, from its worst scene. */
+    abstract Telling tell(AuditContext context, int scene, CellReading cell, String inScenes);
+
+    /** What a finding adds to its subject and severity. */
+    record Telling(Finding.Words words, Evidence evidence, List<Figure> figures) {}
+
+    private record Hit(int scene, Severity severity) {}
+
+    @Override
+    public final List<Finding> check(AuditContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (int s = 0; s < context.sources().size(); s++) {
+            for (int o = 0; o < context.outlets().size(); o++) {
+                List<Hit> hits = new ArrayList<>();
+                for (int i = 0; i < context.scenes().size(); i++) {
+                    SceneReading scene = context.scenes().get(i);
+                    Severity severity = judge(context, scene, scene.cell(s, o));
+                    if (severity != null) {
+                        hits.add(new Hit(i, severity));
+                    }
+                }
+                if (!hits.isEmpty()) {
+                    hits.sort(Comparator.comparing(Hit::severity).thenComparing(Hit::scene));
+                    List<Integer> scenes = hits.stream().map(Hit::scene).toList();
+                    int worst = scenes.getFirst();
+                    CellReading cell = context.scenes().get(worst).cell(s, o);
+                    Telling telling = tell(context, worst, cell, context.in(scenes));
+                    findings.add(new Finding(
+                            id(),
+                            Finding.Subject.pair(
+                                    cell.source().id(), cell.outlet().id()),
+                            hits.getFirst().severity(),
+                            scenes,
+                            telling.words,
+                            telling.evidence,
+                            telling.figures,
+                            telling.evidence.ways().stream()
+                                    .anyMatch(w -> Say.assumed(
+                                            context.scenes().get(worst).graph(), w.segments()))));
+                }
+            }
+        }
+        return findings;
+    }
+
+    /** The strongest run first, then others in the order of search, at most {@code most}. */
+    static Evidence runs(AuditContext context, int scene, CellReading cell, int most) {
+        SceneReading reading = context.scenes().get(scene);
+        List<Evidence.Way> ways = new ArrayList<>();
+        ways.add(new Evidence.Way(Evidence.Sort.RUN, cell.delivery().strongest()));
+        for (var run : reading.runs(cell, most).runs()) {
+            Evidence.Way way = new Evidence.Way(Evidence.Sort.RUN, run.segments());
+            if (ways.size() < most && !ways.contains(way)) {
+                ways.add(way);
+            }
+        }
+        return new Evidence(scene, ways, List.of());
+    }
+}

@@ -1,0 +1,96 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+
+/** Do the ends of a cable, a digital wire or a processor differ in rate, with nothing that converts? */
+final class RateCable implements Rule {
+    @Override
+    public String id() {
+        return "rate.cable";
+    }
+
+    @Override
+    public String question() {
+        return "Do the two ends of a cable, a digital wire or a processor run at different rates?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        List<Finding> findings = new ArrayList<>();
+        Rig rig = context.rig();
+        for (Element cable : rig.of(Kind.CABLE)) {
+            ends(rig, cable, Links.CABLE_FROM, Links.CABLE_TO, Links.CABLE_CONVERTS, findings);
+        }
+        for (Element wire : rig.of(Kind.WIRE)) {
+            if (wire.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL) {
+                ends(rig, wire, Links.WIRE_FROM, Links.WIRE_TO, Links.WIRE_CONVERTS, findings);
+            }
+        }
+        for (Element processor : rig.of(Kind.PROCESSOR)) {
+            ends(rig, processor, Links.PROCESSOR_FROM, Links.PROCESSOR_TO, Links.PROCESSOR_CONVERTS, findings);
+        }
+        return findings;
+    }
+
+    private void ends(
+            Rig rig,
+            Element link,
+            Setting<String> from,
+            Setting<String> to,
+            Setting<Boolean> converts,
+            List<Finding> findings) {
+        Element a = rig.find(link.get(from), Kind.DEVICE).orElse(null);
+        Element b = rig.find(link.get(to), Kind.DEVICE).orElse(null);
+        java.lang.Double played = a == null ? null : a.get(Devices.RATE);
+        java.lang.Double read = b == null ? null : b.get(Devices.RATE);
+        Boolean does = link.get(converts);
+        if (a == null || b == null || played == null || read == null || played.equals(read)
+                || Boolean.TRUE.equals(does)) {
+            return;
+        }
+        double ratio = read / played;
+        double cents = 1200 * Math.log(ratio) / Math.log(2);
+        String rates = kilo(played) + " and " + kilo(read) + " kHz";
+        findings.add(new Finding(
+                id(),
+                Finding.Subject.of(List.of(link.id())),
+                does == null ? Severity.MINOR : Severity.MAJOR,
+                List.of(),
+                new Finding.Words(
+                        link.name() + "'s ends run at " + rates,
+                        "The two ends of " + link.name() + " are set to different sample rates.",
+                        Say.sentence(
+                                a.name() + " runs at " + kilo(played) + " kHz and " + b.name() + " at " + kilo(read)
+                                        + " kHz,",
+                                (does == null ? "and it is not known whether " : "and ") + link.name()
+                                        + (does == null ? " converts: at worst " : " does not convert: ")
+                                        + Say.of(cents, "cents") + ", speed × "
+                                        + String.format(java.util.Locale.ROOT, "%.3f", ratio)),
+                        "the rates of the two ends differ",
+                        "Pitch and speed are off, or the sound crackles or turns robotic."),
+                Evidence.of(
+                        new Address(a.id(), Devices.RATE.key()),
+                        new Address(b.id(), Devices.RATE.key()),
+                        new Address(link.id(), converts.key())),
+                List.of(new Figure("ratio", ratio, ""), new Figure("pitch", cents, "cents")),
+                does == null));
+    }
+
+    private static String kilo(double hertz) {
+        return hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : java.lang.Double.toString(hertz / 1000);
+    }
+}

@@ -1,0 +1,27 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+
+/** Is a must absent in some of its scenes only? */
+final class SceneGap implements Rule {
+    @Override
+    public String id() {
+        return "scene.gap";
+    }
+
+    @Override
+    public String question() {
+        return "Does something that must arrive stay away in some scenes only?";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        return context.missing().stream()
+                .filter(p -> !p.everywhere() && !p.unexplained().isEmpty())
+                .map(p -> Missing.finding(id(), context, p))
+                .toList();
+    }
+}

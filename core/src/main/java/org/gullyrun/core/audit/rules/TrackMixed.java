@@ -1,0 +1,63 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
+
+/** Does a dedicated track get something else? */
+final class TrackMixed extends PairRule {
+    @Override
+    public String id() {
+        return "track.mixed";
+    }
+
+    @Override
+    public String question() {
+        return "Does a track that is meant for one source, or one class of sources, get something else?";
+    }
+
+    /** Takes the place of a leak on a dedicated track, unless the source is private or licensed. */
+    static boolean concerns(AuditContext context, CellReading cell) {
+        return cell.verdict() == Verdict.LEAK
+                && context.wishes().isForOthers(cell.source(), cell.outlet())
+                && !cell.source().is(Sources.PRIVATE, false)
+                && !cell.source().is(Sources.LICENSED, false);
+    }
+
+    @Override
+    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        return concerns(context, cell)
+                ? Leak.byStrength(context.thresholds(), Severity.MAJOR, cell.delivery().strength())
+                : null;
+    }
+
+    @Override
+    Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
+        String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        List<String> owners = context.sources().stream()
+                .filter(s -> context.wishes().dedicatedTo(cell.outlet().id()).contains(s.id()))
+                .map(s -> s.name())
+                .toList();
+        return new Telling(
+                new Finding.Words(
+                        source + " mixed into " + outlet,
+                        "The track " + outlet + " also has " + source + " on it, so the two cannot be cut apart later.",
+                        Say.sentence(
+                                source + " on " + outlet + " at "
+                                        + Say.of(cell.delivery().strength(), "dB"),
+                                inScenes + ";",
+                                "the track is meant for " + AuditContext.list(owners)),
+                        "the track is meant for " + AuditContext.list(owners),
+                        "Two sources on one track cannot be cut apart."),
+                runs(context, scene, cell, 4),
+                List.of(new Figure("strength", cell.delivery().strength(), "dB")));
+    }
+}

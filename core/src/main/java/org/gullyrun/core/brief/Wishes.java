@@ -1,0 +1,114 @@
+package org.gullyrun.core.brief;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What counts for every cell of a brief: what was entered, else what the flags preset, else what a dedicated track
+ * wants, else <em>may</em>.
+ *
+ * <p>A track is dedicated if one source is a must there (then to it alone) or several of one class are (then to the
+ * class); all others then count as never.
+ */
+public final class Wishes {
+
+    /** Why a wish counts. */
+    public enum Ground {
+        ENTERED,
+        PRIVATE,
+        LICENSED,
+        DEDICATED,
+        NOT_SET
+    }
+
+    /** A wish and why it counts. */
+    public record Counting(Wish wish, Ground ground) {}
+
+    private record Dedication(Set<String> sources, Sources.@Nullable SourceClass toClass) {}
+
+    private final Rig rig;
+    private final Brief brief;
+    private final Map<String, Dedication> dedicated = new HashMap<>();
+
+    public Wishes(Rig rig, Brief brief) {
+        this.rig = rig;
+        this.brief = brief;
+        Map<String, Set<String>> musts = new HashMap<>();
+        brief.cells().forEach((cell, wish) -> {
+            if (wish == Wish.MUST && rig.find(cell.source(), Kind.SOURCE).isPresent()) {
+                musts.computeIfAbsent(cell.outlet(), x -> new HashSet<>()).add(cell.source());
+            }
+        });
+        for (Element outlet : rig.of(Kind.OUTLET)) {
+            Set<String> wanted = musts.getOrDefault(outlet.id(), Set.of());
+            if (outlet.get(Outlets.SORT) == Outlets.Sort.TRACK && !wanted.isEmpty()) {
+                List<Sources.SourceClass> classes = new ArrayList<>();
+                wanted.forEach(id -> classes.add(rig.get(id).get(Sources.CLASS)));
+                if (wanted.size() == 1) {
+                    dedicated.put(outlet.id(), new Dedication(wanted, null));
+                } else if (classes.getFirst() != null && classes.stream().distinct().count() == 1) {
+                    dedicated.put(outlet.id(), new Dedication(wanted, classes.getFirst()));
+                }
+            }
+        }
+    }
+
+    /** What counts for a source at an outlet in a scene (empty: in scenes without an entry of their own). */
+    public Counting of(Element source, Element outlet, String scene) {
+        Wish entered = brief.entered(source.id(), outlet.id(), scene);
+        if (entered != null) {
+            return new Counting(entered, Ground.ENTERED);
+        }
+        Outlets.Sort sort = outlet.get(Outlets.SORT);
+        if (source.is(Sources.PRIVATE, false) && sort != null && isPublic(sort, source, outlet)) {
+            return new Counting(Wish.NEVER, Ground.PRIVATE);
+        }
+        if (source.is(Sources.LICENSED, false) && sort == Outlets.Sort.ARCHIVE) {
+            return new Counting(Wish.NEVER, Ground.LICENSED);
+        }
+        if (isForOthers(source, outlet)) {
+            return new Counting(Wish.NEVER, Ground.DEDICATED);
+        }
+        return new Counting(Wish.MAY, Ground.NOT_SET);
+    }
+
+    private static boolean isPublic(Outlets.Sort sort, Element source, Element outlet) {
+        return switch (sort) {
+            case LIVE, ARCHIVE, RELAY, ROOM, TRACK -> true;
+            case FAR_END -> {
+                String application = outlet.get(Outlets.APPLICATION);
+                yield application == null || !application.equals(source.get(Sources.AT));
+            }
+            case EARS, MACHINE -> false;
+        };
+    }
+
+    /** Whether an outlet is a track that is dedicated to others than this source. */
+    public boolean isForOthers(Element source, Element outlet) {
+        Dedication dedication = dedicated.get(outlet.id());
+        return dedication != null
+                && !dedication.sources.contains(source.id())
+                && (dedication.toClass == null || source.get(Sources.CLASS) != dedication.toClass);
+    }
+
+    /** The ids of the sources to which a track is dedicated; empty if it is not. */
+    public Set<String> dedicatedTo(String outlet) {
+        Dedication dedication = dedicated.get(outlet);
+        return dedication == null ? Set.of() : Set.copyOf(dedication.sources);
+    }
+
+    /** The rig that these wishes are of. */
+    public Rig rig() {
+        return rig;
+    }
+}

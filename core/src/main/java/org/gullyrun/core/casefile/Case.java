@@ -1,0 +1,62 @@
+package org.gullyrun.core.casefile;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.gullyrun.core.brief.Brief;
+
+/**
+ * One support job. Immutable.
+ *
+ * @param title for people
+ * @param note a free remark
+ * @param showHours how long the show lasts, in hours
+ * @param knownGood the id of the survey to compare with when it breaks again; empty if none is marked
+ * @param surveys at least one
+ * @param brief what every listener must, may and must never get
+ * @param extras fields of the file that this version does not know
+ */
+public record Case(
+        String title,
+        String note,
+        double showHours,
+        String knownGood,
+        List<Survey> surveys,
+        Brief brief,
+        Map<String, Object> extras) {
+
+    /** The length of a show where none is given, in hours. */
+    public static final double USUAL_HOURS = 4;
+
+    public Case {
+        surveys = List.copyOf(surveys);
+        extras = Map.copyOf(extras);
+        if (surveys.isEmpty()) {
+            throw new IllegalArgumentException("a case has at least one survey");
+        }
+    }
+
+    /** The survey with this id. */
+    public Optional<Survey> survey(String id) {
+        return surveys.stream().filter(s -> s.id().equals(id)).findFirst();
+    }
+
+    /** This case with one of its surveys replaced by another of the same id. */
+    public Case withSurvey(Survey changed) {
+        return new Case(
+                title,
+                note,
+                showHours,
+                knownGood,
+                surveys.stream()
+                        .map(s -> s.id().equals(changed.id()) ? changed : s)
+                        .toList(),
+                brief,
+                extras);
+    }
+
+    /** This case with another brief. */
+    public Case withBrief(Brief other) {
+        return new Case(title, note, showHours, knownGood, surveys, other, extras);
+    }
+}

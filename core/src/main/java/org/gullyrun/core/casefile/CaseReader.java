@@ -1,0 +1,329 @@
+package org.gullyrun.core.casefile;
+
+import com.fasterxml.jackson.core.JsonLocation;
+import com.fasterxml.jackson.core.JsonParser;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.JsonNodeType;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Common;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Unknown;
+
+/** Reads the text of a case file; what is wrong is told with its place, as {@code surveys[0].rig.devices[3].rate}. */
+final class CaseReader {
+    private static final ObjectMapper JSON = JsonMapper.builder()
+            .enable(JsonParser.Feature.STRICT_DUPLICATE_DETECTION)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .build();
+    private static final int MOST_SURVEYS = 1_000;
+
+    static {
+        JSON.getFactory()
+                .setStreamReadConstraints(StreamReadConstraints.builder()
+                        .maxNestingDepth(64)
+                        .maxStringLength(1_000_000)
+                        .build());
+    }
+
+    /** What is wrong at a place; the door adds the file's name. */
+    private static final class Wrong extends RuntimeException {
+        private final String place;
+
+        Wrong(String place, String reason) {
+            super(reason);
+            this.place = place;
+        }
+    }
+
+    private CaseReader() {}
+
+    static Case read(String file, byte[] bytes) throws CaseProblem {
+        try {
+            JsonNode root = JSON.readTree(bytes);
+            return read(root);
+        } catch (JsonProcessingException e) {
+            JsonLocation at = e.getLocation();
+            String place = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
+            String why = String.valueOf(e.getOriginalMessage()).split("\n")[0];
+            throw new CaseProblem(file, place, "it is not JSON: " + why, "Correct it there, or open a copy saved earlier.");
+        } catch (IOException e) {
+            throw new CaseProblem(file, "", "it cannot be read: " + e.getMessage(), "Open a copy saved earlier.");
+        } catch (Wrong e) {
+            throw new CaseProblem(
+                    file, e.place, String.valueOf(e.getMessage()), "Nothing was changed; correct it there and open it again.");
+        }
+    }
+
+    private static Case read(JsonNode root) {
+        object(root, "the file");
+        if (!CaseWriter.FORMAT.equals(root.path("format").asText())) {
+            throw new Wrong("format", "a case file begins with \"format\": \"" + CaseWriter.FORMAT + "\"");
+        }
+        int version = root.path("version").asInt(-1);
+        if (version > CaseWriter.VERSION) {
+            throw new Wrong(
+                    "version",
+                    "it was written by a newer version of the program (" + version + ", this one knows up to "
+                            + CaseWriter.VERSION + ")");
+        }
+        if (version < 1) {
+            throw new Wrong("version", "expected a whole number from 1 to " + CaseWriter.VERSION);
+        }
+        List<Survey> surveys = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        JsonNode list = array(root.path("surveys"), "surveys");
+        if (list.isEmpty() || list.size() > MOST_SURVEYS) {
+            throw new Wrong("surveys", "a case has 1 to " + MOST_SURVEYS + " surveys, found " + list.size());
+        }
+        for (int i = 0; i < list.size(); i++) {
+            Survey survey = survey(list.get(i), "surveys[" + i + "]");
+            if (!ids.add(survey.id())) {
+                throw new Wrong("surveys[" + i + "].id", "two surveys have the id '" + survey.id() + "'");
+            }
+            surveys.add(survey);
+        }
+        JsonNode hours = root.path("showHours");
+        if (!hours.isMissingNode() && (!hours.isNumber() || hours.asDouble() <= 0 || hours.asDouble() > 1000)) {
+            throw new Wrong("showHours", "expected a number of hours above 0, up to 1000");
+        }
+        return new Case(
+                text(root, "title", "title"),
+                text(root, "note", "note"),
+                hours.asDouble(Case.USUAL_HOURS),
+                text(root, "knownGood", "knownGood"),
+                surveys,
+                brief(root.path("brief")),
+                extras(
+                        root,
+                        Set.of("format", "version", "title", "note", "showHours", "knownGood", "surveys", "brief")));
+    }
+
+    private static Survey survey(JsonNode node, String place) {
+        object(node, place);
+        String id = text(node, "id", place + ".id");
+        if (id.isBlank()) {
+            throw new Wrong(place + ".id", "a survey needs an id");
+        }
+        String name = text(node, "name", place + ".name");
+        return new Survey(
+                id,
+                name.isEmpty() ? id : name,
+                text(node, "date", place + ".date"),
+                text(node, "note", place + ".note"),
+                rig(node.path("rig"), place + ".rig"),
+                extras(node, Set.of("id", "name", "date", "note", "rig")));
+    }
+
+    private static Rig rig(JsonNode node, String place) {
+        List<Element> elements = new ArrayList<>();
+        if (node.isMissingNode()) {
+            return Rig.EMPTY;
+        }
+        object(node, place);
+        Map<String, Kind> sections = new TreeMap<>();
+        for (Kind kind : Kind.values()) {
+            sections.put(kind.section(), kind);
+        }
+        Map<String, String> places = new TreeMap<>();
+        for (Map.Entry<String, JsonNode> section : node.properties()) {
+            Kind kind = sections.get(section.getKey());
+            String at = place + "." + section.getKey();
+            if (kind == null) {
+                throw new Wrong(at, "there is no such section; known are " + sections.keySet());
+            }
+            JsonNode list = array(section.getValue(), at);
+            for (int i = 0; i < list.size(); i++) {
+                Element element = element(kind, list.get(i), at + "[" + i + "]", i);
+                String before = places.put(element.id(), at + "[" + i + "]");
+                if (before != null) {
+                    throw new Wrong(at + "[" + i + "].id", "the id '" + element.id() + "' is used already, at " + before);
+                }
+                elements.add(element);
+            }
+        }
+        return Rig.of(elements);
+    }
+
+    private static Element element(Kind kind, JsonNode node, String place, int index) {
+        object(node, place);
+        Element element;
+        try {
+            element = Element.of(kind, text(node, "id", place + ".id"));
+        } catch (IllegalArgumentException e) {
+            throw new Wrong(place + ".id", String.valueOf(e.getMessage()));
+        }
+        element = element.with(Common.place(kind), (double) index);
+        Set<String> known = new HashSet<>(Set.of("id"));
+        for (Setting<?> setting : Catalogue.of(kind)) {
+            JsonNode value = node.path(setting.key());
+            known.add(setting.key());
+            if (value.isMissingNode()) {
+                continue;
+            }
+            String at = place + "." + setting.key();
+            if (!setting.isFamily()) {
+                element = put(element, setting, value, at);
+            } else if (value.isArray()) {
+                for (JsonNode one : value) {
+                    if (!(setting.type() instanceof org.gullyrun.core.rig.ValueType.Flag)) {
+                        throw new Wrong(at, "expected an object with a value for each");
+                    }
+                    element = element.put(member(setting, one.asText(), at), true);
+                }
+            } else {
+                object(value, at);
+                for (Map.Entry<String, JsonNode> one : value.properties()) {
+                    element = put(element, member(setting, one.getKey(), at), one.getValue(), at + "." + one.getKey());
+                }
+            }
+        }
+        return element.withExtras(extras(node, known));
+    }
+
+    private static Setting<?> member(Setting<?> family, String sub, String place) {
+        if (sub.isBlank() || sub.contains(":")) {
+            throw new Wrong(place, "'" + sub + "' cannot stand there");
+        }
+        if (family.key().startsWith("track") && !sub.matches("[1-9][0-9]{0,2}")) {
+            throw new Wrong(place, "expected the number of a track, found '" + sub + "'");
+        }
+        return family.of(sub);
+    }
+
+    private static Element put(Element element, Setting<?> setting, JsonNode value, String place) {
+        if (value.isTextual() && value.asText().equals(CaseWriter.UNKNOWN)) {
+            return element.put(setting, Unknown.UNKNOWN);
+        }
+        try {
+            return element.put(setting, setting.type().read(plain(value)));
+        } catch (IllegalArgumentException e) {
+            throw new Wrong(place, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Brief brief(JsonNode node) {
+        if (node.isMissingNode()) {
+            return Brief.EMPTY;
+        }
+        object(node, "brief");
+        Map<Brief.Cell, Wish> cells = new TreeMap<>();
+        wishes(node, "", "brief", cells, Set.of("inScenes", "windows", "voiceOverMusic"));
+        JsonNode scenes = node.path("inScenes");
+        if (!scenes.isMissingNode()) {
+            object(scenes, "brief.inScenes");
+            for (Map.Entry<String, JsonNode> scene : scenes.properties()) {
+                wishes(scene.getValue(), scene.getKey(), "brief.inScenes." + scene.getKey(), cells, Set.of());
+            }
+        }
+        Map<Brief.Cell, Brief.Window> windows = new TreeMap<>();
+        JsonNode list = node.path("windows");
+        for (int i = 0; i < list.size(); i++) {
+            String at = "brief.windows[" + i + "]";
+            object(list.get(i), at);
+            windows.put(
+                    new Brief.Cell(text(list.get(i), "source", at), text(list.get(i), "outlet", at), ""),
+                    new Brief.Window(number(list.get(i), "least", at), number(list.get(i), "most", at)));
+        }
+        Map<String, Double> over = new TreeMap<>();
+        for (Map.Entry<String, JsonNode> one : node.path("voiceOverMusic").properties()) {
+            if (!one.getValue().isNumber()) {
+                throw new Wrong("brief.voiceOverMusic." + one.getKey(), "expected a number of dB");
+            }
+            over.put(one.getKey(), one.getValue().asDouble());
+        }
+        return new Brief(cells, windows, over);
+    }
+
+    private static @org.jspecify.annotations.Nullable Double number(JsonNode node, String key, String place) {
+        JsonNode value = node.path(key);
+        if (!value.isMissingNode() && !value.isNumber()) {
+            throw new Wrong(place + "." + key, "expected a number of dBFS");
+        }
+        return value.isNumber() ? value.asDouble() : null;
+    }
+
+    private static void wishes(
+            JsonNode node, String scene, String place, Map<Brief.Cell, Wish> cells, Set<String> others) {
+        object(node, place);
+        for (Map.Entry<String, JsonNode> field : node.properties()) {
+            Wish wish = null;
+            for (Wish each : Wish.values()) {
+                wish = each.word().equals(field.getKey()) ? each : wish;
+            }
+            String at = place + "." + field.getKey();
+            if (wish == null) {
+                if (others.contains(field.getKey())) {
+                    continue;
+                }
+                throw new Wrong(at, "expected must, may or never");
+            }
+            object(field.getValue(), at);
+            for (Map.Entry<String, JsonNode> outlet : field.getValue().properties()) {
+                for (JsonNode source : array(outlet.getValue(), at + "." + outlet.getKey())) {
+                    Wish before = cells.put(new Brief.Cell(source.asText(), outlet.getKey(), scene), wish);
+                    if (before != null && before != wish) {
+                        throw new Wrong(
+                                at + "." + outlet.getKey(),
+                                "'" + source.asText() + "' is both " + before.word() + " and " + wish.word());
+                    }
+                }
+            }
+        }
+    }
+
+    private static void object(JsonNode node, String place) {
+        if (!node.isObject()) {
+            throw new Wrong(place, "expected an object, found " + said(node));
+        }
+    }
+
+    private static JsonNode array(JsonNode node, String place) {
+        if (!node.isArray()) {
+            throw new Wrong(place, "expected a list, found " + said(node));
+        }
+        return node;
+    }
+
+    private static String said(JsonNode node) {
+        return node.getNodeType() == JsonNodeType.MISSING ? "nothing" : node.getNodeType().name().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    private static String text(JsonNode node, String key, String place) {
+        JsonNode value = node.path(key);
+        if (!value.isMissingNode() && !value.isTextual()) {
+            throw new Wrong(place, "expected a text, found " + said(value));
+        }
+        return value.asText();
+    }
+
+    private static Object plain(JsonNode node) {
+        return JSON.convertValue(node, Object.class) instanceof Object value ? value : "null";
+    }
+
+    private static Map<String, Object> extras(JsonNode node, Set<String> known) {
+        Map<String, Object> extras = new TreeMap<>();
+        for (Map.Entry<String, JsonNode> field : node.properties()) {
+            if (!known.contains(field.getKey())) {
+                extras.put(field.getKey(), plain(field.getValue()));
+            }
+        }
+        return extras;
+    }
+}

@@ -1,0 +1,218 @@
+package org.gullyrun.core.flow;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.PriorityQueue;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds the way with the fewest distinct closed gates, then fewest segments, then highest gain, lowest delay, ids.
+ *
+ * <p>Source: label setting over pairs (point, set of gates), best first. A label is dropped if another at its point has
+ * a subset of its gates and is no worse in all that follows; this is exact, since whatever the way goes on over adds at
+ * most as many gates to the subset. The number of sets can grow without bound, so beyond eight gates, or {@link
+ * #LABELS} labels, gates are simply counted each time they are met (a shortest way; any one with few).
+ */
+public final class BlockedSearch {
+    private static final int EXACT_GATES = 8;
+    private static final int LABELS = 50_000;
+
+    private record Label(
+            int point, int[] gates, int segments, double gain, double delay, @Nullable Label before, int by)
+            implements Comparable<Label> {
+
+        @Override
+        public int compareTo(Label other) {
+            int order = Integer.compare(gates.length, other.gates.length);
+            return order != 0 ? order : compareRest(other);
+        }
+
+        int compareRest(Label other) {
+            int order = Integer.compare(segments, other.segments);
+            if (order == 0) {
+                order = -Figures.compare(gain, other.gain);
+            }
+            if (order == 0) {
+                order = Figures.compare(delay, other.delay);
+            }
+            return order != 0 ? order : Deliveries.compareIds(path(), other.path());
+        }
+
+        List<Integer> path() {
+            List<Integer> path = new ArrayList<>();
+            for (Label l = this; l.before != null; l = l.before) {
+                path.add(l.by);
+            }
+            Collections.reverse(path);
+            return path;
+        }
+    }
+
+    private final FlowGraph graph;
+    private final boolean electric;
+    private final int end;
+    private final boolean[] reaching;
+
+    private BlockedSearch(FlowGraph graph, boolean electric, int end) {
+        this.graph = graph;
+        this.electric = electric;
+        this.end = end;
+        this.reaching = reaching();
+    }
+
+    /** Finds the first blocked way between two points; couplings are left out if {@code electric}. */
+    public static BlockedWay find(FlowGraph graph, boolean electric, int start, int end) {
+        BlockedSearch search = new BlockedSearch(graph, electric, end);
+        if (!search.reaching[start]) {
+            return BlockedWay.NONE;
+        }
+        Label found = search.exact(start);
+        boolean exact = found != null;
+        if (found == null) {
+            found = search.counting(start);
+        }
+        List<Integer> path = found.path();
+        LinkedHashSet<Gate> closed = new LinkedHashSet<>();
+        for (int s : path) {
+            for (Gate gate : graph.gates(s)) {
+                if (!gate.open()) {
+                    closed.add(gate);
+                }
+            }
+        }
+        return new BlockedWay(path, List.copyOf(closed), exact);
+    }
+
+    private boolean has(int segment) {
+        return !(electric && graph.coupling[segment]);
+    }
+
+    private boolean[] reaching() {
+        boolean[] seen = new boolean[graph.points()];
+        int[] queue = new int[graph.points()];
+        int head = 0;
+        int tail = 0;
+        queue[tail++] = end;
+        seen[end] = true;
+        while (head < tail) {
+            int p = queue[head++];
+            for (int i = graph.inStart[p]; i < graph.inStart[p + 1]; i++) {
+                int s = graph.inSegments[i];
+                if (has(s) && !seen[graph.from[s]]) {
+                    seen[graph.from[s]] = true;
+                    queue[tail++] = graph.from[s];
+                }
+            }
+        }
+        return seen;
+    }
+
+    private @Nullable Label exact(int start) {
+        List<List<Label>> settled = new ArrayList<>();
+        for (int p = 0; p < graph.points(); p++) {
+            settled.add(List.of());
+        }
+        PriorityQueue<Label> queue = new PriorityQueue<>();
+        queue.add(new Label(start, new int[0], 0, 0, 0, null, -1));
+        int labels = 0;
+        while (!queue.isEmpty() && ++labels < LABELS) {
+            Label label = queue.poll();
+            if (label.gates.length > EXACT_GATES) {
+                return null;
+            }
+            if (label.point == end) {
+                return label;
+            }
+            List<Label> here = settled.get(label.point);
+            if (here.stream().anyMatch(l -> subset(l.gates, label.gates) && l.compareRest(label) <= 0)) {
+                continue;
+            }
+            if (here.isEmpty()) {
+                here = new ArrayList<>(2);
+                settled.set(label.point, here);
+            }
+            here.add(label);
+            for (int s = graph.outStart[label.point]; s < graph.outStart[label.point + 1]; s++) {
+                if (has(s) && reaching[graph.to[s]]) {
+                    queue.add(next(label, s, union(label.gates, s)));
+                }
+            }
+        }
+        return null;
+    }
+
+    /** Dijkstra with gates counted each time: not always the fewest distinct ones, but never far off. */
+    private Label counting(int start) {
+        boolean[] done = new boolean[graph.points()];
+        record Counted(int gates, Label label) {}
+        PriorityQueue<Counted> queue = new PriorityQueue<>((a, b) -> {
+            int order = Integer.compare(a.gates, b.gates);
+            return order != 0 ? order : a.label.compareRest(b.label);
+        });
+        queue.add(new Counted(0, new Label(start, new int[0], 0, 0, 0, null, -1)));
+        while (true) {
+            Counted counted = queue.remove(); // never empty: the end can be reached
+            Label label = counted.label;
+            if (label.point == end) {
+                return label;
+            }
+            if (done[label.point]) {
+                continue;
+            }
+            done[label.point] = true;
+            for (int s = graph.outStart[label.point]; s < graph.outStart[label.point + 1]; s++) {
+                if (has(s) && reaching[graph.to[s]] && !done[graph.to[s]]) {
+                    queue.add(new Counted(counted.gates + closed(s).length, next(label, s, label.gates)));
+                }
+            }
+        }
+    }
+
+    private Label next(Label label, int s, int[] gates) {
+        return new Label(
+                graph.to[s],
+                gates,
+                label.segments + 1,
+                label.gain + graph.gain[s],
+                label.delay + graph.latency[s],
+                label,
+                s);
+    }
+
+    private int[] closed(int segment) {
+        return Arrays.stream(graph.gates[segment])
+                .filter(g -> !graph.allGates[g].open())
+                .toArray();
+    }
+
+    private int[] union(int[] gates, int segment) {
+        if (graph.open[segment]) {
+            return gates;
+        }
+        int[] more = Arrays.stream(closed(segment))
+                .filter(g -> Arrays.binarySearch(gates, g) < 0)
+                .toArray();
+        if (more.length == 0) {
+            return gates;
+        }
+        int[] all = Arrays.copyOf(gates, gates.length + more.length);
+        System.arraycopy(more, 0, all, gates.length, more.length);
+        Arrays.sort(all);
+        return all;
+    }
+
+    private static boolean subset(int[] small, int[] large) {
+        if (small.length > large.length) {
+            return false;
+        }
+        for (int g : small) {
+            if (Arrays.binarySearch(large, g) < 0) {
+                return false;
+            }
+        }
+        return true;
+    }
+}

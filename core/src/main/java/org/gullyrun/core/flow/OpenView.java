@@ -1,0 +1,185 @@
+package org.gullyrun.core.flow;
+
+import java.util.Arrays;
+
+/**
+ * The open segments of a flow graph, with or without couplings: strongly connected sets and a topological order.
+ *
+ * <p>Source: R. Tarjan, Depth-first search and linear graph algorithms (1972), written without recursion. Cost: linear.
+ */
+public final class OpenView {
+    final FlowGraph graph;
+    final boolean electric;
+    /** Open segments by starting point, in the graph's order. */
+    final int[] outStart;
+
+    final int[] out;
+    final int[] inStart;
+    final int[] in;
+    /** For each point the number of its strongly connected set. */
+    final int[] set;
+    /** For each point whether it lies on a loop. */
+    final boolean[] looping;
+    /** All points, every set before the sets that it leads to. */
+    final int[] order;
+
+    private OpenView(FlowGraph graph, boolean electric) {
+        this.graph = graph;
+        this.electric = electric;
+        int n = graph.points();
+        outStart = new int[n + 1];
+        inStart = new int[n + 1];
+        int m = 0;
+        for (int s = 0; s < graph.segments(); s++) {
+            if (has(s)) {
+                m++;
+                outStart[graph.from[s] + 1]++;
+                inStart[graph.to[s] + 1]++;
+            }
+        }
+        for (int p = 0; p < n; p++) {
+            outStart[p + 1] += outStart[p];
+            inStart[p + 1] += inStart[p];
+        }
+        out = new int[m];
+        in = new int[m];
+        int[] nextOut = outStart.clone();
+        int[] nextIn = inStart.clone();
+        for (int s = 0; s < graph.segments(); s++) {
+            if (has(s)) {
+                out[nextOut[graph.from[s]]++] = s;
+                in[nextIn[graph.to[s]]++] = s;
+            }
+        }
+        set = new int[n];
+        looping = new boolean[n];
+        order = new int[n];
+        tarjan(n);
+    }
+
+    /** The open segments of a graph; without couplings if {@code electric}. */
+    public static OpenView of(FlowGraph graph, boolean electric) {
+        return new OpenView(graph, electric);
+    }
+
+    private boolean has(int segment) {
+        return graph.open[segment] && !(electric && graph.coupling[segment]);
+    }
+
+    /** Whether a point lies on a loop of open segments. */
+    public boolean isLooping(int point) {
+        return looping[point];
+    }
+
+    /** Whether two points reach each other through open segments. */
+    public boolean together(int a, int b) {
+        return set[a] == set[b];
+    }
+
+    private void tarjan(int n) {
+        int[] index = new int[n];
+        int[] low = new int[n];
+        int[] next = Arrays.copyOf(outStart, n);
+        int[] stack = new int[n];
+        int[] call = new int[n];
+        boolean[] onStack = new boolean[n];
+        int counter = 0;
+        int depth = 0;
+        int sets = 0;
+        int filled = n;
+        for (int root = 0; root < n; root++) {
+            if (index[root] != 0) {
+                continue;
+            }
+            int calls = 0;
+            call[calls++] = root;
+            index[root] = low[root] = ++counter;
+            stack[depth++] = root;
+            onStack[root] = true;
+            while (calls > 0) {
+                int v = call[calls - 1];
+                if (next[v] < outStart[v + 1]) {
+                    int w = graph.to[out[next[v]++]];
+                    if (index[w] == 0) {
+                        index[w] = low[w] = ++counter;
+                        stack[depth++] = w;
+                        onStack[w] = true;
+                        call[calls++] = w;
+                    } else if (onStack[w]) {
+                        low[v] = Math.min(low[v], index[w]);
+                    }
+                    continue;
+                }
+                calls--;
+                if (calls > 0) {
+                    low[call[calls - 1]] = Math.min(low[call[calls - 1]], low[v]);
+                }
+                if (low[v] == index[v]) {
+                    int size = 0;
+                    int w;
+                    do {
+                        w = stack[--depth];
+                        onStack[w] = false;
+                        set[w] = sets;
+                        order[--filled] = w; // sets are finished last first: filling from the end sorts them
+                        size++;
+                    } while (w != v);
+                    sets++;
+                    if (size > 1) {
+                        for (int i = filled; i < filled + size; i++) {
+                            looping[order[i]] = true;
+                        }
+                    }
+                }
+            }
+        }
+        for (int s : out) {
+            if (graph.from[s] == graph.to[s]) {
+                looping[graph.from[s]] = true;
+            }
+        }
+    }
+
+    /** For every point whether it can be reached from any of these through open segments, themselves included. */
+    public boolean[] reachedFrom(int[] starts) {
+        boolean[] seen = new boolean[graph.points()];
+        int[] stack = new int[graph.points()];
+        int top = 0;
+        for (int p : starts) {
+            seen[p] = true;
+            stack[top++] = p;
+        }
+        while (top > 0) {
+            int p = stack[--top];
+            for (int i = outStart[p]; i < outStart[p + 1]; i++) {
+                int q = graph.to[out[i]];
+                if (!seen[q]) {
+                    seen[q] = true;
+                    stack[top++] = q;
+                }
+            }
+        }
+        return seen;
+    }
+
+    /** The points from which a point can be reached through open segments, itself included. */
+    boolean[] reaching(int target) {
+        boolean[] seen = new boolean[graph.points()];
+        int[] queue = new int[graph.points()];
+        int head = 0;
+        int tail = 0;
+        queue[tail++] = target;
+        seen[target] = true;
+        while (head < tail) {
+            int p = queue[head++];
+            for (int i = inStart[p]; i < inStart[p + 1]; i++) {
+                int q = graph.from[in[i]];
+                if (!seen[q]) {
+                    seen[q] = true;
+                    queue[tail++] = q;
+                }
+            }
+        }
+        return seen;
+    }
+}

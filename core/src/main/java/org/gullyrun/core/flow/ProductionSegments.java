@@ -1,0 +1,289 @@
+package org.gullyrun.core.flow;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import org.gullyrun.core.flow.Compiler.End;
+import org.gullyrun.core.flow.GraphBuilder.Draft;
+import org.gullyrun.core.flow.GraphBuilder.Point;
+import org.gullyrun.core.flow.SceneComposition.Presence;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.DriverPath;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Productions.Takes;
+import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
+
+/** The segments that productions make: into inputs and their copies, to cue and tracks, to outlets. */
+final class ProductionSegments {
+    private final Compiler in;
+    private final Map<String, SceneComposition> compositions = new HashMap<>();
+    private final Map<String, List<Instance>> instances = new HashMap<>();
+    private final Map<String, List<Element>> cuesTo = new HashMap<>();
+
+    /** An input as it stands in the scene: itself, or a copy that an entry brings. */
+    private record Instance(Element input, @Nullable Element entry, @Nullable Presence presence, Point point) {}
+
+    ProductionSegments(Compiler compiler) {
+        this.in = compiler;
+        for (Element production : in.rig.of(Kind.PRODUCTION)) {
+            compositions.put(
+                    production.id(),
+                    SceneComposition.of(in.rig, production, in.scene.sceneOf(in.rig, production)));
+            String cue = cueDevice(production);
+            if (!cue.isEmpty()) {
+                cuesTo.computeIfAbsent(cue, x -> new ArrayList<>()).add(production);
+            }
+        }
+    }
+
+    private String cueDevice(Element production) {
+        return Choices.device(
+                in.rig,
+                production.get(Productions.MACHINE),
+                production.get(Productions.CUE_DEVICE),
+                Direction.PLAYBACK);
+    }
+
+    void compile(ApplicationSegments applications, MixerSegments mixers) {
+        for (Element production : in.rig.of(Kind.PRODUCTION)) {
+            double rate = Compiler.rate(production, Productions.RATE);
+            Point cue = in.graph.point(production.id() + "#cue", PointKind.CUE, production.id(), rate);
+            String device = cueDevice(production);
+            if (!device.isEmpty()) {
+                End end = in.end(device, Direction.PLAYBACK);
+                in.usable(in.graph.segment(cue, end.point(), production.id()), end);
+            }
+            TreeSet<Integer> tracks = tracks(production);
+            for (Element input : in.rig.in(production.id(), Kind.INPUT)) {
+                for (Instance instance : instances(production, input, rate)) {
+                    taking(production, instance, applications, mixers);
+                    leaving(production, instance, cue, tracks, rate);
+                }
+            }
+        }
+    }
+
+    /** All track numbers in use: those that the production has, and any above that something is set to. */
+    private TreeSet<Integer> tracks(Element production) {
+        TreeSet<Integer> tracks = new TreeSet<>();
+        for (int n = 1; n <= count(production); n++) {
+            tracks.add(n);
+        }
+        in.rig.in(production.id(), Kind.INPUT).forEach(e -> ticked(e, Productions.TRACK, tracks));
+        in.rig.in(production.id(), Kind.OUTPUT).forEach(e -> ticked(e, Productions.TAKES_TRACK, tracks));
+        return tracks;
+    }
+
+    private static int count(Element production) {
+        Integer usual = Productions.TRACKS.usual();
+        return production.or(Productions.TRACKS, usual == null ? 1 : usual);
+    }
+
+    /** Adds the numbers that a family of flags has on. */
+    static void ticked(Element element, Setting<Boolean> family, TreeSet<Integer> into) {
+        String prefix = family.key() + ":";
+        for (String key : element.keys()) {
+            if (key.startsWith(prefix)) {
+                String number = key.substring(prefix.length());
+                if (element.is(family.of(number), false) && number.matches("[1-9][0-9]{0,2}")) {
+                    into.add(Integer.parseInt(number));
+                }
+            }
+        }
+    }
+
+    static String trackPoint(String production, int number) {
+        return String.format(java.util.Locale.ROOT, "%s#track%02d", production, number);
+    }
+
+    private Point track(Element production, int number, double rate) {
+        return in.graph.point(trackPoint(production.id(), number), PointKind.TRACK, production.id(), rate);
+    }
+
+    private List<Instance> instances(Element production, Element input, double rate) {
+        return instances.computeIfAbsent(input.id(), id -> {
+            SceneComposition composition = compositions.get(production.id());
+            List<Instance> all = new ArrayList<>();
+            all.add(new Instance(
+                    input, null, composition.input(id), in.graph.point(id, PointKind.INPUT, id, rate)));
+            composition.copies().forEach((copy, presence) -> {
+                if (copy.input().equals(id)) {
+                    Point point = in.graph.point(id + "@" + copy.entry(), PointKind.COPY, id, rate);
+                    all.add(new Instance(input, in.rig.get(copy.entry()), presence, point));
+                }
+            });
+            return all;
+        });
+    }
+
+    private void taking(
+            Element production, Instance instance, ApplicationSegments applications, MixerSegments mixers) {
+        Element input = instance.input;
+        String machine = production.get(Productions.MACHINE);
+        Takes takes = input.get(Productions.TAKES);
+        switch (takes) {
+            case null -> {}
+            case RECORDING -> {
+                String id = Choices.device(in.rig, machine, input.get(Productions.DEVICE), Direction.RECORDING);
+                if (!id.isEmpty()) {
+                    End end = in.end(id, Direction.RECORDING);
+                    Draft draft = enter(production, instance, end.point());
+                    if (end.device() == null) {
+                        in.usable(draft, end);
+                    }
+                }
+            }
+            case PLAYBACK -> {
+                String id = Choices.device(in.rig, machine, input.get(Productions.DEVICE), Direction.PLAYBACK);
+                if (!id.isEmpty()) {
+                    End end = in.end(id, Direction.PLAYBACK);
+                    Draft draft = enter(production, instance, end.point());
+                    in.usable(draft, end);
+                    aroundTheMixing(draft, id, applications, mixers);
+                }
+            }
+            case APPLICATION ->
+                in.rig.find(input.get(Productions.APPLICATION), Kind.APPLICATION).ifPresent(application ->
+                        applications.capture(enter(production, instance, applications.out(application)), application));
+            case OWN -> {}
+        }
+    }
+
+    /** Who plays to a captured device around the system's mixing closes the capture, one gate for each. */
+    private void aroundTheMixing(
+            Draft draft, String device, ApplicationSegments applications, MixerSegments mixers) {
+        for (Element application : applications.players(device)) {
+            if (application.or(Applications.PATH, DriverPath.STANDARD).goesAround()) {
+                applications.standardPath(draft, application);
+            }
+        }
+        for (Element mixer : mixers.senders(device)) {
+            engine(draft, mixer, Mixers.RUNNING, Mixers.PATH);
+        }
+        for (Element production : cuesTo.getOrDefault(device, List.of())) {
+            engine(draft, production, Productions.RUNNING, Productions.PATH);
+        }
+    }
+
+    private static void engine(Draft draft, Element engine, Setting<Boolean> running, Setting<DriverPath> setting) {
+        DriverPath path = engine.or(setting, DriverPath.STANDARD);
+        if (engine.is(running, true) && path.goesAround()) {
+            draft.gate(
+                    new Address(engine.id(), setting.key()),
+                    Gate.Sort.STANDARD_PATH,
+                    setting,
+                    false,
+                    () -> engine.name() + " holds the device on a " + path.word() + " path");
+        }
+    }
+
+    private Draft enter(Element production, Instance instance, Point from) {
+        Element input = instance.input;
+        Element entry = instance.entry;
+        Presence presence = instance.presence;
+        Draft draft = in.graph
+                .segment(from, instance.point, input.id())
+                .on(production, Productions.RUNNING)
+                .off(input, Productions.INPUT_MUTED)
+                .gain(input, Productions.INPUT_LEVEL)
+                .plus(presence == null ? 0 : presence.level());
+        if (presence != null) {
+            for (String id : presence.entries()) {
+                Element each = in.rig.get(id);
+                if (each.isUnknown(Productions.ENTRY_LEVEL)) {
+                    draft.assume(each, Productions.ENTRY_LEVEL);
+                }
+            }
+        }
+        Double ownDelay = entry == null ? null : entry.get(Productions.ENTRY_DELAY);
+        if (ownDelay == null) {
+            draft.latency(input, Productions.INPUT_DELAY);
+        } else {
+            draft.late(ownDelay);
+        }
+        draft.gate(
+                new Address(instance.point.id(), "scene"),
+                Gate.Sort.IN_SCENE,
+                null,
+                presence != null && presence.open(),
+                () -> "input " + input.name() + (presence == null ? " is not in " : " is muted in ")
+                        + in.scene.name(in.rig));
+        return draft;
+    }
+
+    private void leaving(
+            Element production, Instance instance, Point cue, TreeSet<Integer> tracks, double rate) {
+        Element input = instance.input;
+        boolean own = input.get(Productions.TAKES) == Takes.OWN;
+        Draft toCue = in.graph.segment(instance.point, cue, input.id()).on(input, Productions.CUE);
+        if (own) {
+            toCue.off(input, Productions.PLAYS_ALOUD);
+            if (input.is(Productions.PLAYS_ALOUD, false)) {
+                String device = Choices.fallbackDefault(
+                        in.rig, production.get(Productions.MACHINE), Direction.PLAYBACK, false);
+                if (!device.isEmpty()) {
+                    End end = in.end(device, Direction.PLAYBACK);
+                    in.usable(in.graph.segment(instance.point, end.point(), input.id()), end);
+                }
+            }
+        }
+        int count = count(production);
+        for (int n : tracks) {
+            Draft draft = in.graph
+                    .segment(instance.point, track(production, n, rate), input.id())
+                    .on(input, Productions.PROGRAM)
+                    .on(input, Productions.TRACK.of(n));
+            if (own) {
+                draft.off(input, Productions.PLAYS_ALOUD);
+            }
+            if (n > count) {
+                draft.gate(
+                        new Address(trackPoint(production.id(), n), "count"),
+                        Gate.Sort.TRACK_COUNT,
+                        Productions.TRACKS,
+                        false,
+                        () -> production.name() + " has " + count + " tracks, no track " + n);
+            }
+        }
+    }
+
+    void ownSource(Point start, Element source, Element input) {
+        Element production = in.rig.owner(input);
+        if (production != null && input.get(Productions.TAKES) == Takes.OWN) {
+            for (Instance instance : instances(production, input, Compiler.rate(production, Productions.RATE))) {
+                // The segment is the source's, so that two sources of one input stay apart.
+                enter(production, instance, start);
+            }
+        }
+    }
+
+    void outlet(Point end, Element outlet, Outlets.Sort sort) {
+        Element output = in.rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
+        Element production = output == null ? null : in.rig.owner(output);
+        if (production == null) {
+            return;
+        }
+        TreeSet<Integer> taken = new TreeSet<>();
+        ticked(output, Productions.TAKES_TRACK, taken);
+        Integer heard = sort == Outlets.Sort.TRACK ? outlet.get(Outlets.TRACK) : taken.isEmpty() ? null : taken.first();
+        if (heard == null) {
+            return;
+        }
+        double rate = Compiler.rate(production, Productions.RATE);
+        Draft draft = in.graph
+                .segment(track(production, heard, rate), end, outlet.id())
+                .on(output, Productions.ACTIVE);
+        if (sort == Outlets.Sort.TRACK) {
+            draft.on(output, Productions.TAKES_TRACK.of(heard));
+        }
+    }
+}

@@ -1,0 +1,123 @@
+package org.gullyrun.core.flow;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Lists the simple runs from one point to another, depth first, segments in the order of (end point, element).
+ *
+ * <p>A step is taken only if the end can still be reached beside the path so far, so every step leads to a run and the
+ * time is bounded by the number of runs asked for. Outside loops that is so for every point from which the end can be
+ * reached at all; inside a loop the way out of it is looked for again at each step.
+ */
+public final class RunSearch {
+    /** Up to this many runs a number of runs is exact where loops lie on the way. */
+    public static final int EXACT = 10_000;
+
+    /**
+     * The runs found.
+     *
+     * @param runs in the order found
+     * @param more whether the search ended at its limit with runs left
+     */
+    public record Found(List<Run> runs, boolean more) {}
+
+    private final OpenView view;
+    private final FlowGraph graph;
+    private final int end;
+    private final int limit;
+    private final boolean[] reaching;
+    private final boolean[] onPath;
+    private final int[] seen;
+    private final int[] queue;
+    private int round;
+    private int[] path = new int[32];
+    private final List<Run> runs = new ArrayList<>();
+    private boolean more;
+
+    private RunSearch(OpenView view, int end, int limit) {
+        this.view = view;
+        this.graph = view.graph;
+        this.end = end;
+        this.limit = limit;
+        this.reaching = view.reaching(end);
+        this.onPath = new boolean[graph.points()];
+        this.seen = new int[graph.points()];
+        this.queue = new int[graph.points()];
+    }
+
+    /** Lists up to {@code limit} runs between two points. */
+    public static Found search(OpenView view, int start, int end, int limit) {
+        RunSearch search = new RunSearch(view, end, limit);
+        if (start != end && search.reaching[start]) {
+            search.walk(start);
+        }
+        return new Found(search.runs, search.more);
+    }
+
+    private void walk(int start) {
+        int[] next = new int[graph.points() + 1];
+        int[] points = new int[graph.points() + 1];
+        int depth = 0;
+        points[0] = start;
+        next[0] = view.outStart[start];
+        onPath[start] = true;
+        while (depth >= 0) {
+            int p = points[depth];
+            if (next[depth] == view.outStart[p + 1] || more) {
+                onPath[p] = false;
+                depth--;
+                continue;
+            }
+            int s = view.out[next[depth]++];
+            int q = graph.to[s];
+            if (onPath[q] || !reaching[q]) {
+                continue;
+            }
+            if (q != end && view.looping[q] && !wayOut(q)) {
+                continue;
+            }
+            if (depth == path.length) {
+                path = Arrays.copyOf(path, depth * 2);
+            }
+            path[depth] = s;
+            if (q == end) {
+                if (runs.size() == limit) {
+                    more = true;
+                } else {
+                    runs.add(Run.of(graph, path, depth + 1));
+                }
+                continue;
+            }
+            depth++;
+            points[depth] = q;
+            next[depth] = view.outStart[q];
+            onPath[q] = true;
+        }
+    }
+
+    /** Whether from a point of a loop the end, or a point outside the loop that leads there, is reached beside the path. */
+    private boolean wayOut(int start) {
+        round++;
+        int head = 0;
+        int tail = 0;
+        queue[tail++] = start;
+        seen[start] = round;
+        while (head < tail) {
+            int p = queue[head++];
+            for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
+                int q = graph.to[view.out[i]];
+                if (seen[q] == round || onPath[q] || !reaching[q]) {
+                    continue;
+                }
+                if (q == end || view.set[q] != view.set[start]) {
+                    return true;
+                }
+                seen[q] = round;
+                queue[tail++] = q;
+            }
+        }
+        return false;
+    }
+}

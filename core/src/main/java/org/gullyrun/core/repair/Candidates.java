@@ -1,0 +1,147 @@
+package org.gullyrun.core.repair;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.ValueType;
+
+/**
+ * What might take a finding away, from its evidence alone; nothing here is verified yet.
+ *
+ * <p>For an unwanted run every gate on it (close one); for a blocked way its gates (open all); for something missing
+ * also the choices at which the source sets out; for rates the odd end; for a flag that is off, on.
+ */
+final class Candidates {
+    private final Reading reading;
+    private final Finding finding;
+    private final Rig rig;
+    private final Set<List<Change>> found = new LinkedHashSet<>();
+
+    private Candidates(Reading reading, Finding finding) {
+        this.reading = reading;
+        this.finding = finding;
+        this.rig = reading.rig();
+    }
+
+    static List<List<Change>> of(Reading reading, Finding finding) {
+        Candidates candidates = new Candidates(reading, finding);
+        candidates.fromWays();
+        candidates.fromSettings();
+        if (finding.rule().equals("missing") || finding.rule().equals("scene.gap")) {
+            candidates.fromChoices();
+        }
+        return List.copyOf(candidates.found);
+    }
+
+    private void add(List<Change> changes) {
+        if (!changes.isEmpty()) {
+            found.add(List.copyOf(changes));
+        }
+    }
+
+    private void fromWays() {
+        SceneReading scene = reading.scenes().get(finding.evidence().scene());
+        GateMoves moves = new GateMoves(rig, scene.key());
+        for (Evidence.Way way : finding.evidence().ways()) {
+            List<Change> openAll = new ArrayList<>();
+            for (int segment : way.segments()) {
+                for (Gate gate : scene.graph().gates(segment)) {
+                    if (gate.open() && way.sort() != Evidence.Sort.BLOCKED) {
+                        add(moves.close(gate));
+                    } else if (!gate.open()) {
+                        moves.open(gate).stream().filter(c -> !openAll.contains(c)).forEach(openAll::add);
+                    }
+                }
+            }
+            if (way.sort() == Evidence.Sort.BLOCKED) {
+                add(openAll);
+            }
+        }
+    }
+
+    private void fromSettings() {
+        List<Address> rates = new ArrayList<>();
+        List<Change> flags = new ArrayList<>();
+        for (Address address : finding.evidence().settings()) {
+            Element element = rig.find(address.element());
+            Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), address.key());
+            if (element == null || setting == null) {
+                continue;
+            }
+            if (setting.equals(Devices.RATE)) {
+                rates.add(address);
+            } else if (setting.type() instanceof ValueType.Flag && Boolean.FALSE.equals(element.raw(setting))) {
+                Change.Set on = Change.setRaw(rig, element.id(), setting, true);
+                if (on != null && !address.key().equals("converts")) {
+                    flags.add(on);
+                }
+            }
+        }
+        add(flags);
+        for (Address one : rates) {
+            for (Address other : rates) {
+                Double rate = rig.get(other.element()).get(Devices.RATE);
+                Change.Set change = rate == null || one.equals(other)
+                        ? null
+                        : Change.set(rig, one.element(), Devices.RATE, rate);
+                if (change != null) {
+                    add(List.of(change));
+                }
+            }
+        }
+        if (finding.rule().equals("capture.idle")) {
+            String id = finding.subject().elements().getFirst();
+            add(org.gullyrun.core.rig.Changes.removal(rig, id));
+        }
+    }
+
+    /** The output choices of the source's application, and the machine's default where one of them leaves it to that. */
+    private void fromChoices() {
+        Element source = rig.get(finding.subject().source());
+        Element application =
+                rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
+        if (application == null) {
+            return;
+        }
+        String machine = application.or(Applications.MACHINE, "");
+        List<Element> devices = rig.of(Kind.DEVICE).stream()
+                .filter(d -> d.get(Devices.DIRECTION) == Direction.PLAYBACK && machine.equals(d.get(Devices.MACHINE)))
+                .toList();
+        for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+            boolean byDefault = output.get(Applications.PROGRAM_CHOICE) == Choice.Special.DEFAULT;
+            for (Element device : devices) {
+                Choice choice = Choice.to(device.id());
+                if (byDefault && rig.find(machine, Kind.MACHINE).isPresent()) {
+                    one(Change.set(rig, machine, Machines.PLAYBACK, choice));
+                }
+                one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
+            }
+        }
+    }
+
+    private void one(Change.@org.jspecify.annotations.Nullable Set change) {
+        if (change != null) {
+            add(List.of(Objects.requireNonNull(change)));
+        }
+    }
+}

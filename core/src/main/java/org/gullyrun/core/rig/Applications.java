@@ -1,0 +1,103 @@
+package org.gullyrun.core.rig;
+
+import static org.gullyrun.core.rig.Choice.Special.CALL_DEFAULT;
+import static org.gullyrun.core.rig.Choice.Special.DEFAULT;
+import static org.gullyrun.core.rig.Choice.Special.NOTHING;
+import static org.gullyrun.core.rig.Choice.Special.UNSET;
+
+import java.util.List;
+
+/** The settings of an application and of its outputs. */
+public final class Applications {
+    private Applications() {}
+
+    private static final Kind K = Kind.APPLICATION;
+    private static final Kind O = Kind.APP_OUTPUT;
+
+    /** What an application is for. */
+    public enum Use implements Worded {
+        CALL("call"),
+        CHAT("chat"),
+        MUSIC("music"),
+        MEDIA("media"),
+        BROWSER("browser"),
+        GAME("game"),
+        ALERT("alert"),
+        EFFECT("effect"),
+        OTHER("other");
+
+        private final String word;
+
+        Use(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    /** What an application does when its device cannot be used. */
+    public enum WhenGone implements Worded {
+        DEFAULT("default"),
+        SILENT("silent");
+
+        private final String word;
+
+        WhenGone(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    public static final Setting<Use> USE = Setting.usual(K, "class", "class", new ValueType.Word<>(Use.class), Use.OTHER);
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<DriverPath> PATH = Setting.usual(
+            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<Boolean> RUNNING =
+            Common.flag(K, "running", "running", true).says("Start {name}", "Close {name}");
+    public static final Setting<Boolean> SOUNDING = Common.flag(K, "sounding", "sounding", true);
+    public static final Setting<Double> LEVEL = Common.gain(K, "level", "level");
+    public static final Setting<Boolean> MUTED =
+            Common.flag(K, "muted", "muted", false).says("Mute {name}", "Unmute {name}");
+
+    public static final Setting<Choice> INPUT = Common.pick(
+                    K, "listensTo", "listens to", NOTHING, DEFAULT, CALL_DEFAULT, NOTHING)
+            .says("In {name}, choose {value} as the microphone", "");
+    public static final Setting<Choice> INPUT_SYSTEM = Common.pick(
+                    K, "systemListensTo", "listens to, chosen in the system", UNSET, UNSET)
+            .says("In the system's list of programs, set what {name} listens to to {value}", "");
+    public static final Setting<Double> INPUT_LEVEL = Common.gain(K, "inputLevel", "input level");
+    public static final Setting<Boolean> INPUT_MUTED = Common.flag(K, "inputMuted", "input muted", false)
+            .says("In {name}, mute the microphone", "In {name}, unmute the microphone");
+    public static final Setting<Boolean> MAY_LISTEN = Common.flag(
+                    K, "mayUseMicrophones", "may use microphones", true)
+            .says("Permit {name} to use microphones", "Forbid {name} to use microphones");
+    public static final Setting<Boolean> PASSES_ON =
+            Common.flag(K, "passesInputOn", "passes its input on", false);
+    public static final Setting<Double> PASS_GAIN = Common.gain(K, "passGain", "gain of what it passes on");
+    public static final Setting<Double> PASS_LATENCY = Common.time(K, "passLatency", "latency of what it passes on");
+    public static final Setting<Boolean> VOICE_ONLY = Common.flag(K, "voiceOnly", "carries voice only", false);
+    public static final Setting<Boolean> CANCELS_ECHO = Common.flag(K, "cancelsEcho", "cancels echo", true);
+    public static final Setting<WhenGone> WHEN_GONE = Setting.usual(
+            K, "whenGone", "when its device is gone", new ValueType.Word<>(WhenGone.class), WhenGone.DEFAULT);
+
+    public static final Setting<String> OUTPUT_OF = Common.ref(O, "application", "application", K);
+    public static final Setting<Choice> PROGRAM_CHOICE = Common.pick(
+                    O, "plays", "plays to", DEFAULT, DEFAULT, CALL_DEFAULT, NOTHING)
+            .says("In {owner}, choose {value} as the output", "");
+    public static final Setting<Choice> SYSTEM_CHOICE = Common.pick(
+                    O, "systemPlays", "plays to, chosen in the system", UNSET, UNSET)
+            .says("In the system's list of programs, set the output of {owner} to {value}", "");
+    public static final Setting<Double> OUTPUT_LEVEL = Common.gain(O, "level", "output level");
+
+    static final List<Setting<?>> ALL = List.of(
+            USE, MACHINE, PATH, RUNNING, SOUNDING, LEVEL, MUTED, INPUT, INPUT_SYSTEM, INPUT_LEVEL, INPUT_MUTED,
+            MAY_LISTEN, PASSES_ON, PASS_GAIN, PASS_LATENCY, VOICE_ONLY, CANCELS_ECHO, WHEN_GONE);
+    static final List<Setting<?>> OUTPUT = List.of(OUTPUT_OF, PROGRAM_CHOICE, SYSTEM_CHOICE, OUTPUT_LEVEL);
+}

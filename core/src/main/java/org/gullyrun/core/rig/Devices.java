@@ -1,0 +1,86 @@
+package org.gullyrun.core.rig;
+
+import java.util.List;
+
+/** The settings of a device: an endpoint of a machine to which programs play, or from which they record. */
+public final class Devices {
+    private Devices() {}
+
+    private static final Kind K = Kind.DEVICE;
+
+    /** Which way sound goes through a device. */
+    public enum Direction implements Worded {
+        /** Programs send to it. */
+        PLAYBACK("playback"),
+        /** Programs read from it. */
+        RECORDING("recording");
+
+        private final String word;
+
+        Direction(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    /** How a device that is one thing with another is joined to the machine. */
+    public enum Link implements Worded {
+        WIRED("wired"),
+        WIRELESS("wireless");
+
+        private final String word;
+
+        Link(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<Direction> DIRECTION =
+            Setting.asked(K, "direction", "direction", new ValueType.Word<>(Direction.class));
+    public static final Setting<Boolean> VIRTUAL = Common.flag(K, "virtual", "virtual", false);
+    public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
+    public static final Setting<Integer> BITS = Setting.asked(K, "bits", "bit depth", new ValueType.Count(1, 64));
+    public static final Setting<Integer> CHANNELS =
+            Setting.asked(K, "channels", "channels", new ValueType.Count(1, 512));
+    public static final Setting<DriverPath> PATH = Setting.usual(
+            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<String> PATH_NOTE =
+            Setting.usual(K, "pathNote", "note on the driver", Common.TEXT, "");
+    /** Counts only on a physical device; a virtual one has none of its own. */
+    public static final Setting<Double> LATENCY = Setting.asked(K, "latency", "latency", Common.TIME);
+
+    public static final Setting<Double> LEVEL = Common.gain(K, "level", "level");
+    public static final Setting<Boolean> MUTED =
+            Common.flag(K, "muted", "muted", false).says("Mute {name}", "Unmute {name}");
+    public static final Setting<Boolean> PRESENT = Common.flag(K, "present", "present", true)
+            .says("Plug in and switch on {name}", "Unplug {name}");
+    public static final Setting<Boolean> ENABLED =
+            Common.flag(K, "enabled", "enabled", true).says("Enable {name}", "Disable {name}");
+    public static final Setting<Boolean> PERMITTED = Common.flag(K, "permitted", "permitted", true)
+            .says("Permit programs to use {name}", "Block {name} in the privacy settings");
+    /** Devices with the same clock name run off one clock. Empty: its own if physical, the machine's if virtual. */
+    public static final Setting<String> CLOCK = Setting.usual(K, "clock", "clock", Common.TEXT, "");
+
+    public static final Setting<Double> CLOCK_ERROR =
+            Setting.asked(K, "clockError", "clock error", new ValueType.Number("ppm", -100_000, 100_000));
+    /** Devices with the same body are one thing, as a headset. */
+    public static final Setting<String> BODY = Setting.usual(K, "body", "body", Common.TEXT, "");
+
+    public static final Setting<Link> LINK =
+            Setting.usual(K, "link", "link", new ValueType.Word<>(Link.class), Link.WIRED);
+    public static final Setting<Double> CALL_RATE = Setting.optional(K, "callRate", "rate in call use", Common.RATE);
+
+    static final List<Setting<?>> ALL = List.of(
+            MACHINE, DIRECTION, VIRTUAL, RATE, BITS, CHANNELS, PATH, PATH_NOTE, LATENCY, LEVEL, MUTED, PRESENT,
+            ENABLED, PERMITTED, CLOCK, CLOCK_ERROR, BODY, LINK, CALL_RATE);
+}

@@ -1,0 +1,155 @@
+package org.gullyrun.core.rig;
+
+import java.util.Collections;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One thing in a rig: an id, its kind, and what its settings stand at. Immutable.
+ *
+ * <p>Only what differs from a setting's resting value is held, so that two elements are equal exactly if every setting
+ * has the same value. Fields of a file that this version does not know are kept in {@link #extras()}.
+ */
+public final class Element {
+    private final String id;
+    private final Kind kind;
+    private final Map<String, Object> values;
+    private final Map<String, Object> extras;
+
+    private Element(String id, Kind kind, Map<String, Object> values, Map<String, Object> extras) {
+        this.id = id;
+        this.kind = kind;
+        this.values = values;
+        this.extras = extras;
+    }
+
+    /**
+     * A new element with every setting at rest.
+     *
+     * @throws IllegalArgumentException if the text cannot be an id
+     */
+    public static Element of(Kind kind, String id) {
+        String objection = Ids.objection(id);
+        if (!objection.isEmpty()) {
+            throw new IllegalArgumentException(objection);
+        }
+        return new Element(id, kind, Map.of(), Map.of());
+    }
+
+    /** Its id, unique in the rig. */
+    public String id() {
+        return id;
+    }
+
+    /** What it is. */
+    public Kind kind() {
+        return kind;
+    }
+
+    /** Its name for people; the id if it has none. */
+    public String name() {
+        String name = get(Common.name(kind));
+        return name == null || name.isEmpty() ? id : name;
+    }
+
+    /** Fields of the file that this version does not know, as plain data. */
+    public Map<String, Object> extras() {
+        return extras;
+    }
+
+    /** The keys under which something other than the resting value is held, in order. */
+    public Iterable<String> keys() {
+        return values.keySet();
+    }
+
+    /** The value of a setting, or null where it is not yet known or there is none. */
+    public <T> @Nullable T get(Setting<T> setting) {
+        Object raw = raw(setting);
+        if (raw == null || raw == Unknown.UNKNOWN) {
+            return null;
+        }
+        @SuppressWarnings("unchecked") // with() and put() let in only what the setting's own type has read
+        T value = (T) raw;
+        return value;
+    }
+
+    /** The value of a setting, or {@code assumed} where it is not yet known or there is none. */
+    public <T> T or(Setting<T> setting, T assumed) {
+        T value = get(setting);
+        return value == null ? assumed : value;
+    }
+
+    /** Whether a flag is on; where it is not yet known, {@code assumed}. */
+    public boolean is(Setting<Boolean> flag, boolean assumed) {
+        return or(flag, assumed);
+    }
+
+    /** Whether a setting has expressly or by resting the value <em>not yet known</em>. */
+    public boolean isUnknown(Setting<?> setting) {
+        return raw(setting) == Unknown.UNKNOWN;
+    }
+
+    /** The value held: as {@link #get}, but {@link Unknown#UNKNOWN} where not yet known, null where none. */
+    public @Nullable Object raw(Setting<?> setting) {
+        require(setting);
+        Object held = values.get(setting.key());
+        return held != null ? held : setting.resting();
+    }
+
+    /** This element with a setting at a value; null is none for an optional setting and else not yet known. */
+    public <T> Element with(Setting<T> setting, @Nullable T value) {
+        return put(
+                setting,
+                value == null
+                        ? setting.isOptional() ? null : Unknown.UNKNOWN
+                        : setting.type().read(setting.type().write(value)));
+    }
+
+    /** This element with a setting at a raw value, as {@link #raw} gives it. */
+    public Element put(Setting<?> setting, @Nullable Object raw) {
+        require(setting);
+        if (Objects.equals(raw(setting), raw)) {
+            return this;
+        }
+        TreeMap<String, Object> changed = new TreeMap<>(values);
+        if (raw == null || raw.equals(setting.resting())) {
+            changed.remove(setting.key());
+        } else {
+            changed.put(setting.key(), raw);
+        }
+        return new Element(id, kind, Collections.unmodifiableMap(changed), extras);
+    }
+
+    /** This element with these unknown fields of a file. */
+    public Element withExtras(Map<String, Object> fields) {
+        return new Element(id, kind, values, Collections.unmodifiableMap(new TreeMap<>(fields)));
+    }
+
+    private void require(Setting<?> setting) {
+        if (setting.kind() != kind || setting.isFamily()) {
+            throw new IllegalArgumentException(
+                    "a " + kind.noun() + " has no setting " + setting + (setting.isFamily() ? " (a family)" : ""));
+        }
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof Element e
+                && id.equals(e.id)
+                && kind == e.kind
+                && values.equals(e.values)
+                && extras.equals(e.extras);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(id, kind, values);
+    }
+
+    @Override
+    public String toString() {
+        return kind.noun() + " " + id + values;
+    }
+}

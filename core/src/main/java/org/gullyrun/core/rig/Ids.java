@@ -1,0 +1,56 @@
+package org.gullyrun.core.rig;
+
+import java.util.Comparator;
+import java.util.Locale;
+
+/** Rules for ids: their order and how one is made from a name. */
+public final class Ids {
+    private Ids() {}
+
+    /** By code point, the order that breaks every tie in this program. */
+    public static final Comparator<String> ORDER = Ids::byCodePoint;
+
+    private static int byCodePoint(String a, String b) {
+        int length = Math.min(a.length(), b.length());
+        for (int i = 0; i < length; i++) {
+            char x = a.charAt(i);
+            char y = b.charAt(i);
+            if (x != y) {
+                // Surrogates sort above all other units by code point, but not by unit.
+                boolean sx = Character.isSurrogate(x);
+                boolean sy = Character.isSurrogate(y);
+                return sx == sy ? Character.compare(x, y) : sx ? 1 : -1;
+            }
+        }
+        return Integer.compare(a.length(), b.length());
+    }
+
+    /** Why a text cannot be an id, or an empty text if it can. '#', '@' and '/' are kept for points and addresses. */
+    public static String objection(String id) {
+        if (id.isBlank() || !id.equals(id.strip())) {
+            return "an id cannot be empty or begin or end with blanks";
+        }
+        if (id.length() > 200) {
+            return "an id has at most 200 characters";
+        }
+        if (id.equals("?") || Choice.parse(id) instanceof Choice.Special) {
+            return "'" + id + "' has a meaning of its own and cannot be an id";
+        }
+        return id.chars().anyMatch(c -> c == '#' || c == '@' || c == '/' || c == ':' || c < ' ')
+                ? "an id cannot hold #, @, /, : or control characters"
+                : "";
+    }
+
+    /** An id made from a name: lower case letters and digits with hyphens, and a number where it is taken. */
+    public static String from(String name, java.util.function.Predicate<String> taken) {
+        String base = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-+|-+$", "");
+        if (!objection(base).isEmpty()) {
+            base = base.isEmpty() ? "element" : base + "-1";
+        }
+        String id = base;
+        for (int n = 2; taken.test(id); n++) {
+            id = base + "-" + n;
+        }
+        return id;
+    }
+}

@@ -1,0 +1,46 @@
+package org.gullyrun.core.rig;
+
+import static org.gullyrun.core.rig.Choice.Special.UNSET;
+
+import java.util.List;
+
+/** The settings of a machine. */
+public final class Machines {
+    private Machines() {}
+
+    private static final Kind K = Kind.MACHINE;
+
+    /** How a <em>system choice</em> for an application works on a machine. */
+    public enum SystemChoice implements Worded {
+        /** It takes the place of the default: it decides only where the program leaves the choice to the default. */
+        REPLACES_DEFAULT("replaces the default"),
+        /** It is used whatever the program chooses. */
+        WINS("wins");
+
+        private final String word;
+
+        SystemChoice(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    public static final Setting<Choice> PLAYBACK = Common.pick(K, "playback", "playback default", UNSET, UNSET);
+    public static final Setting<Choice> RECORDING = Common.pick(K, "recording", "recording default", UNSET, UNSET);
+    public static final Setting<Choice> CALL_PLAYBACK =
+            Common.pick(K, "callPlayback", "playback default for calls", UNSET, UNSET);
+    public static final Setting<Choice> CALL_RECORDING =
+            Common.pick(K, "callRecording", "recording default for calls", UNSET, UNSET);
+    public static final Setting<SystemChoice> SYSTEM_CHOICE = Setting.usual(
+            K,
+            "systemChoice",
+            "what a system choice does",
+            new ValueType.Word<>(SystemChoice.class),
+            SystemChoice.REPLACES_DEFAULT);
+
+    static final List<Setting<?>> ALL = List.of(PLAYBACK, RECORDING, CALL_PLAYBACK, CALL_RECORDING, SYSTEM_CHOICE);
+}

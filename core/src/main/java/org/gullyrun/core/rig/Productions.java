@@ -1,0 +1,161 @@
+package org.gullyrun.core.rig;
+
+import static org.gullyrun.core.rig.Choice.Special.DEFAULT;
+import static org.gullyrun.core.rig.Choice.Special.UNSET;
+
+import java.util.List;
+
+/** The settings of a production: its inputs, groups, scenes with entries, tracks and outputs. */
+public final class Productions {
+    private Productions() {}
+
+    private static final Kind K = Kind.PRODUCTION;
+    private static final Kind I = Kind.INPUT;
+    private static final Kind E = Kind.ENTRY;
+    private static final Kind O = Kind.OUTPUT;
+
+    /** The most tracks that a production can have. */
+    public static final int MOST_TRACKS = 256;
+
+    /** What an input takes. */
+    public enum Takes implements Worded {
+        /** A recording device. */
+        RECORDING("recording device"),
+        /** All that is played to a playback device. */
+        PLAYBACK("playback device"),
+        /** One application, wherever it plays. */
+        APPLICATION("application"),
+        /** Its own sound: a page, a media file. */
+        OWN("own sound");
+
+        private final String word;
+
+        Takes(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    /** By what an input recognises its application. */
+    public enum Recognised implements Worded {
+        PROGRAM("program"),
+        TITLE("title"),
+        TITLE_THEN_PROGRAM("title then program");
+
+        private final String word;
+
+        Recognised(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    /** What an output does with its tracks. */
+    public enum Purpose implements Worded {
+        LIVE("live"),
+        ARCHIVE("archive"),
+        RECORDING("recording"),
+        RELAY("relay");
+
+        private final String word;
+
+        Purpose(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+    }
+
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<Boolean> RUNNING =
+            Common.flag(K, "running", "running", true).says("Start {name}", "Stop {name}");
+    public static final Setting<Boolean> STARTS = Links.starts(K);
+    public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
+    public static final Setting<DriverPath> PATH = Setting.usual(
+            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<Choice> CUE_DEVICE = Common.pick(
+                    K, "cueDevice", "cue device", UNSET, DEFAULT, UNSET)
+            .says("In {name}, set the cue device to {value}", "");
+    public static final Setting<Integer> TRACKS =
+            Setting.usual(K, "trackCount", "number of tracks", new ValueType.Count(1, MOST_TRACKS), 6);
+    public static final Setting<String> CURRENT_SCENE = Common.ref(K, "currentScene", "current scene", Kind.SCENE);
+    /** For each track, by its number: what it is for. */
+    public static final Setting<String> TRACK_NAME = Setting.usual(K, "trackNames", "name of track", Common.TEXT, "")
+            .says("In {name}, name track {sub} {value}", "")
+            .each();
+
+    public static final Setting<String> INPUT_OF = Common.ref(I, "production", "production", K);
+    public static final Setting<Takes> TAKES = Setting.asked(I, "takes", "takes", new ValueType.Word<>(Takes.class));
+    public static final Setting<Choice> DEVICE = Common.pick(I, "device", "device", DEFAULT, DEFAULT)
+            .says("In {owner}, set the device of input {name} to {value}", "");
+    public static final Setting<String> APPLICATION =
+            Common.ref(I, "application", "application", Kind.APPLICATION);
+    public static final Setting<Recognised> RECOGNISED = Setting.usual(
+            I, "recognisedBy", "recognised by", new ValueType.Word<>(Recognised.class), Recognised.PROGRAM);
+    public static final Setting<Boolean> PLAYS_ALOUD = Common.flag(I, "playsAloud", "plays aloud", false)
+            .says("In {owner}, let input {name} play aloud", "In {owner}, do not let input {name} play aloud");
+    public static final Setting<Double> INPUT_LEVEL = Common.gain(I, "level", "level");
+    public static final Setting<Boolean> INPUT_MUTED = Common.flag(I, "muted", "muted", false)
+            .says("In {owner}, mute input {name}", "In {owner}, unmute input {name}");
+    public static final Setting<Double> INPUT_DELAY = Common.time(I, "delay", "delay");
+    public static final Setting<Boolean> CUE = Common.flag(I, "cue", "on cue", false)
+            .says("In {owner}, put input {name} on cue", "In {owner}, take input {name} off cue");
+    public static final Setting<Boolean> PROGRAM = Common.flag(I, "program", "on program", true)
+            .says("In {owner}, put input {name} on program", "In {owner}, take input {name} off program");
+    /** For each track, by its number: whether the track takes the input. */
+    public static final Setting<Boolean> TRACK = Common.flag(I, "tracks", "on track", false)
+            .says("In {owner}, put input {name} on track {sub}", "In {owner}, take input {name} off track {sub}")
+            .each();
+    /** In every scene, whether or not the scene has an entry for it. */
+    public static final Setting<Boolean> ALWAYS = Common.flag(I, "always", "in every scene", false)
+            .says("In {owner}, bring input {name} into every scene", "In {owner}, bring input {name} only where a scene has it");
+
+    public static final Setting<String> GROUP_OF = Common.ref(Kind.GROUP, "production", "production", K);
+    /** For each input, by its id: whether it is in the group. */
+    public static final Setting<Boolean> MEMBER = Common.flag(Kind.GROUP, "inputs", "holds input", false)
+            .says("In {owner}, put input {sub} into group {name}", "In {owner}, take input {sub} out of group {name}")
+            .each();
+
+    public static final Setting<String> SCENE_OF = Common.ref(Kind.SCENE, "production", "production", K);
+
+    public static final Setting<String> ENTRY_OF = Common.ref(E, "scene", "scene", Kind.SCENE);
+    public static final Setting<String> BRINGS =
+            Common.ref(E, "brings", "brings", Kind.INPUT, Kind.GROUP, Kind.SCENE);
+    public static final Setting<Double> ENTRY_LEVEL = Common.gain(E, "level", "level");
+    public static final Setting<Boolean> ENTRY_MUTED = Common.flag(E, "muted", "muted", false)
+            .says("In {owner}, mute {name}", "In {owner}, unmute {name}");
+    public static final Setting<Boolean> COPY = Common.flag(E, "copy", "a copy", false)
+            .says("In {owner}, make {name} a copy", "In {owner}, make {name} no copy");
+    public static final Setting<Double> ENTRY_DELAY = Setting.optional(E, "delay", "delay of the copy", Common.TIME);
+
+    public static final Setting<String> OUTPUT_OF = Common.ref(O, "production", "production", K);
+    public static final Setting<Purpose> PURPOSE =
+            Setting.asked(O, "purpose", "purpose", new ValueType.Word<>(Purpose.class));
+    public static final Setting<Boolean> ACTIVE = Common.flag(O, "active", "active", true)
+            .says("In {owner}, start output {name}", "In {owner}, stop output {name}");
+    /** For each track, by its number: whether the output takes it. */
+    public static final Setting<Boolean> TAKES_TRACK = Common.flag(O, "tracks", "takes track", false)
+            .says("In {owner}, let output {name} take track {sub}", "In {owner}, do not let output {name} take track {sub}")
+            .each();
+
+    static final List<Setting<?>> ALL =
+            List.of(MACHINE, RUNNING, STARTS, RATE, PATH, CUE_DEVICE, TRACKS, CURRENT_SCENE, TRACK_NAME);
+    static final List<Setting<?>> INPUT = List.of(
+            INPUT_OF, TAKES, DEVICE, APPLICATION, RECOGNISED, PLAYS_ALOUD, INPUT_LEVEL, INPUT_MUTED, INPUT_DELAY, CUE,
+            PROGRAM, TRACK, ALWAYS);
+    static final List<Setting<?>> GROUP = List.of(GROUP_OF, MEMBER);
+    static final List<Setting<?>> SCENE = List.of(SCENE_OF);
+    static final List<Setting<?>> ENTRY = List.of(ENTRY_OF, BRINGS, ENTRY_LEVEL, ENTRY_MUTED, COPY, ENTRY_DELAY);
+    static final List<Setting<?>> OUTPUT = List.of(OUTPUT_OF, PURPOSE, ACTIVE, TAKES_TRACK);
+}

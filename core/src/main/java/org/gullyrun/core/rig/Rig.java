@@ -1,0 +1,150 @@
+package org.gullyrun.core.rig;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Everything sound passes through at the creator's: elements by id. Immutable; {@link Changes} makes new ones.
+ *
+ * <p>References between elements may dangle; {@link Dangling} lists those that do.
+ */
+public final class Rig {
+    /** A rig with nothing in it. */
+    public static final Rig EMPTY = new Rig(new TreeMap<>(Ids.ORDER));
+
+    private static final Comparator<Element> LISTED = Comparator.<Element>comparingDouble(
+                    e -> e.or(Common.place(e.kind()), 0.0))
+            .thenComparing(Element::id, Ids.ORDER);
+
+    private final TreeMap<String, Element> elements;
+    private final Map<Kind, List<Element>> byKind = new EnumMap<>(Kind.class);
+    private final Map<Kind, Map<String, List<Element>>> byOwner = new EnumMap<>(Kind.class);
+
+    private Rig(TreeMap<String, Element> elements) {
+        this.elements = elements;
+        for (Kind kind : Kind.values()) {
+            byKind.put(kind, new ArrayList<>());
+        }
+        elements.values().forEach(e -> byKind.get(e.kind()).add(e));
+        byKind.forEach((kind, list) -> {
+            list.sort(LISTED);
+            Setting<?> owner = Catalogue.owner(kind);
+            if (owner != null) {
+                Map<String, List<Element>> owned = new HashMap<>();
+                for (Element e : list) {
+                    if (e.get(owner) instanceof String id) {
+                        owned.computeIfAbsent(id, x -> new ArrayList<>()).add(e);
+                    }
+                }
+                byOwner.put(kind, owned);
+            }
+        });
+    }
+
+    /**
+     * A rig of these elements.
+     *
+     * @throws IllegalArgumentException if two have the same id
+     */
+    public static Rig of(Collection<Element> elements) {
+        TreeMap<String, Element> map = new TreeMap<>(Ids.ORDER);
+        for (Element element : elements) {
+            if (map.put(element.id(), element) != null) {
+                throw new IllegalArgumentException("two elements have the id '" + element.id() + "'");
+            }
+        }
+        return new Rig(map);
+    }
+
+    static Rig ofSorted(TreeMap<String, Element> elements) {
+        return new Rig(elements);
+    }
+
+    TreeMap<String, Element> copy() {
+        return new TreeMap<>(elements);
+    }
+
+    /** All elements in the order of their ids. */
+    public Collection<Element> elements() {
+        return Collections.unmodifiableCollection(elements.values());
+    }
+
+    /** The elements of a kind, in the order of place, then id. */
+    public List<Element> of(Kind kind) {
+        return Collections.unmodifiableList(byKind.get(kind));
+    }
+
+    /** The elements of a kind that live in the element with the given id (a mixer's strips), in order. */
+    public List<Element> in(String owner, Kind kind) {
+        Map<String, List<Element>> owned = byOwner.get(kind);
+        return owned == null ? List.of() : Collections.unmodifiableList(owned.getOrDefault(owner, List.of()));
+    }
+
+    /** The element with this id, or null. */
+    public @Nullable Element find(@Nullable String id) {
+        return id == null ? null : elements.get(id);
+    }
+
+    /** The element with this id if it is of that kind. */
+    public Optional<Element> find(@Nullable String id, Kind kind) {
+        Element found = find(id);
+        return found != null && found.kind() == kind ? Optional.of(found) : Optional.empty();
+    }
+
+    /**
+     * The element with this id.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    public Element get(String id) {
+        Element found = find(id);
+        if (found == null) {
+            throw new IllegalArgumentException("there is no element '" + id + "'");
+        }
+        return found;
+    }
+
+    /** The element that one lives in (a strip's mixer, an entry's scene), or null. */
+    public @Nullable Element owner(Element element) {
+        Setting<?> owner = Catalogue.owner(element.kind());
+        return owner != null && element.get(owner) instanceof String id ? find(id) : null;
+    }
+
+    /** The program or device that an element belongs to as people see it: the owner of owners, or itself. */
+    public Element program(Element element) {
+        Element at = element;
+        for (int depth = 0; depth < Kind.values().length; depth++) {
+            Element up = owner(at);
+            if (up == null) {
+                break;
+            }
+            at = up;
+        }
+        return at;
+    }
+
+    /** The name of the element with this id; the id itself if there is none such. */
+    public String name(String id) {
+        Element found = find(id);
+        return found == null ? id : found.kind() == Kind.ENTRY ? Sentences.entryName(this, found) : found.name();
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof Rig rig && elements.equals(rig.elements);
+    }
+
+    @Override
+    public int hashCode() {
+        return elements.hashCode();
+    }
+}

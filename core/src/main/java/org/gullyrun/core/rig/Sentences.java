@@ -1,0 +1,121 @@
+package org.gullyrun.core.rig;
+
+import org.jspecify.annotations.Nullable;
+
+/** Says changes and settings in plain words that a creator can follow. */
+public final class Sentences {
+    private Sentences() {}
+
+    /** One sentence without a full stop that tells a person to make the change. */
+    public static String say(Rig rig, Change change) {
+        return switch (change) {
+            case Change.Add(Element what) when what.kind() == Kind.ENTRY ->
+                "In " + rig.program(what).name() + ", bring " + brought(rig, what) + " into " + sceneOf(rig, what);
+            case Change.Remove(Element what) when what.kind() == Kind.ENTRY ->
+                "In " + rig.program(what).name() + ", take " + brought(rig, what) + " out of " + sceneOf(rig, what);
+            case Change.Add(Element what) -> "Add the " + noun(rig, what);
+            case Change.Remove(Element what) -> "Remove the " + noun(rig, what);
+            case Change.Set(String id, Setting<?> setting, Object from, Object to) ->
+                say(rig, rig.get(id), setting, to);
+        };
+    }
+
+    private static String say(Rig rig, Element element, Setting<?> setting, @Nullable Object to) {
+        String template = to instanceof Boolean on && !on ? setting.sayOff() : setting.sayOn();
+        boolean plainFlag = to instanceof Boolean && !template.isEmpty();
+        if (template.isEmpty() || (to == Unknown.UNKNOWN && !plainFlag)) {
+            Element program = rig.program(element);
+            String where = program == element ? "" : "In " + program.name() + ", ";
+            String sentence = where + "set the " + label(rig, element, setting) + " of "
+                    + (program == element ? element.name() : noun(rig, element)) + " to " + words(rig, setting, to);
+            return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+        }
+        return template.replace("{name}", rig.name(element.id()))
+                .replace("{owner}", rig.program(element).name())
+                .replace("{sub}", sub(rig, element, setting))
+                .replace("{value}", words(rig, setting, to));
+    }
+
+    /** A setting's name, for a member of a family with what it is for. */
+    public static String label(Rig rig, Element element, Setting<?> setting) {
+        return setting.sub().isEmpty() ? setting.label() : setting.label() + " " + sub(rig, element, setting);
+    }
+
+    private static String sub(Rig rig, Element element, Setting<?> setting) {
+        String sub = setting.sub();
+        if (setting.familyKey().equals("tracks")) {
+            return trackName(rig, rig.owner(element), sub);
+        }
+        return rig.name(sub);
+    }
+
+    /** A track's name, or its number if it has none. */
+    public static String trackName(Rig rig, @Nullable Element production, String number) {
+        String name = production == null ? "" : production.or(Productions.TRACK_NAME.of(number), "");
+        return name.isEmpty() ? number : name;
+    }
+
+    /** A raw value for people, with unit, references by name. */
+    public static String words(Rig rig, Setting<?> setting, @Nullable Object raw) {
+        if (raw == null) {
+            return "none";
+        }
+        if (raw == Unknown.UNKNOWN) {
+            return "not yet known";
+        }
+        if (raw instanceof Choice.To(String id)) {
+            return rig.name(id);
+        }
+        if (setting.type() instanceof ValueType.Ref) {
+            return rig.name((String) raw);
+        }
+        if (raw instanceof Choice choice) {
+            return choice == Choice.Special.DEFAULT ? "the default" : setting.type() instanceof ValueType.Pick
+                    ? spoken(choice)
+                    : choice.toString();
+        }
+        return spoken(setting.type(), raw);
+    }
+
+    private static String spoken(Choice choice) {
+        return switch ((Choice.Special) choice) {
+            case DEFAULT -> "the default";
+            case CALL_DEFAULT -> "the default for calls";
+            case NOTHING -> "nothing";
+            case UNSET -> "none";
+        };
+    }
+
+    @SuppressWarnings("unchecked") // an element holds only what the setting's own type has read
+    private static <T> String spoken(ValueType<T> type, Object raw) {
+        return type.words((T) raw);
+    }
+
+    /** The kind and name of an element: "strip Music", "Larch boom". */
+    public static String noun(Rig rig, Element element) {
+        return switch (element.kind()) {
+            case DEVICE, APPLICATION, MIXER, PRODUCTION, PROCESSOR, MACHINE -> element.name();
+            case ENTRY -> entryName(rig, element);
+            default -> element.kind().noun() + " " + element.name();
+        };
+    }
+
+    private static String brought(Rig rig, Element entry) {
+        String id = entry.or(Productions.BRINGS, entry.id());
+        return (entry.is(Productions.COPY, false) ? "the copy of " : "") + rig.name(id);
+    }
+
+    private static String sceneOf(Rig rig, Element entry) {
+        return "scene " + rig.name(entry.or(Productions.ENTRY_OF, "?"));
+    }
+
+    static String entryName(Rig rig, Element entry) {
+        String named = entry.or(Common.name(Kind.ENTRY), "");
+        if (!named.isEmpty()) {
+            return named;
+        }
+        Element scene = rig.owner(entry);
+        return brought(rig, entry)
+                + (scene == null ? "" : " in scene " + scene.name());
+    }
+}
