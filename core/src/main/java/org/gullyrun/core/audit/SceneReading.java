@@ -27,6 +27,7 @@ public final class SceneReading {
     private final List<CellReading> cells;
     private final int outlets;
     private final boolean[] fed;
+    private final boolean[] behindLoops;
     private final Map<Long, BlockedWay> blocked = new ConcurrentHashMap<>();
 
     SceneReading(FlowGraph graph, CellReader reader) {
@@ -46,12 +47,24 @@ public final class SceneReading {
         this.cells = reader.read(this);
         this.outlets = graph.outlets().length;
         this.fed = view.reachedFrom(graph.sources());
+        this.behindLoops = view.reachedFrom(
+                loops.stream().flatMap(l -> l.points().stream()).mapToInt(Integer::intValue).toArray());
     }
 
     /** Whether any source has an open way to a point; false if there is no such point. */
     public boolean isFed(String point) {
         int p = graph.point(point);
         return p >= 0 && fed[p];
+    }
+
+    /** The open segments, couplings included. */
+    public OpenView view() {
+        return view;
+    }
+
+    /** Whether sound that has gone round in a loop ends in a point. */
+    public boolean endsLoop(int point) {
+        return behindLoops[point];
     }
 
     /** Which scene it is. */

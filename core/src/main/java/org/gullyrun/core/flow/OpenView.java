@@ -146,8 +146,10 @@ public final class OpenView {
         int[] stack = new int[graph.points()];
         int top = 0;
         for (int p : starts) {
-            seen[p] = true;
-            stack[top++] = p;
+            if (!seen[p]) {
+                seen[p] = true;
+                stack[top++] = p;
+            }
         }
         while (top > 0) {
             int p = stack[--top];
@@ -162,21 +164,24 @@ public final class OpenView {
         return seen;
     }
 
-    /** The points from which a point can be reached through open segments, itself included. */
-    boolean[] reaching(int target) {
+    /** For every point whether any of these can be reached from it through open segments, themselves included. */
+    public boolean[] reaching(int... targets) {
         boolean[] seen = new boolean[graph.points()];
-        int[] queue = new int[graph.points()];
-        int head = 0;
-        int tail = 0;
-        queue[tail++] = target;
-        seen[target] = true;
-        while (head < tail) {
-            int p = queue[head++];
+        int[] stack = new int[graph.points()];
+        int top = 0;
+        for (int p : targets) {
+            if (!seen[p]) {
+                seen[p] = true;
+                stack[top++] = p;
+            }
+        }
+        while (top > 0) {
+            int p = stack[--top];
             for (int i = inStart[p]; i < inStart[p + 1]; i++) {
                 int q = graph.from[in[i]];
                 if (!seen[q]) {
                     seen[q] = true;
-                    queue[tail++] = q;
+                    stack[top++] = q;
                 }
             }
         }

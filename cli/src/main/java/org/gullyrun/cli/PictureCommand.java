@@ -1,0 +1,76 @@
+package org.gullyrun.cli;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.window.Picture;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code gullyrun picture}: the real window rendered into a file. */
+@Command(
+        name = "picture",
+        mixinStandardHelpOptions = true,
+        description = "Renders the window into a PNG; without a case, on the sample show.")
+final class PictureCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "OUT.png", description = "The picture to write.")
+    Path out = Path.of("");
+
+    @Parameters(index = "1", arity = "0..1", paramLabel = "CASE", description = "The case to show.")
+    @Nullable Path file;
+
+    @Option(names = "--survey", paramLabel = "S", defaultValue = "", description = "Id of the survey.")
+    String survey = "";
+
+    @Option(names = "--step", paramLabel = "STEP", defaultValue = "trace", description = "trace or findings.")
+    String step = "trace";
+
+    @Option(names = "--scene", paramLabel = "S", defaultValue = "", description = "Name of the scene; all if not given.")
+    String scene = "";
+
+    @Option(names = "--select", paramLabel = "TEXT", defaultValue = "", description = "What the find field would be given, as \"music > archive\".")
+    String select = "";
+
+    @Option(names = "--rung", paramLabel = "N", defaultValue = "-1", description = "Open the settings of this rung.")
+    int rung = -1;
+
+    @Option(names = "--night", description = "On the night sheet.")
+    boolean night;
+
+    @Option(names = "--text", paramLabel = "PERCENT", defaultValue = "100", description = "Size of text, 80 to 150.")
+    int text = 100;
+
+    @Option(names = "--size", paramLabel = "WxH", defaultValue = "1280x800", description = "Size in pixels.")
+    String size = "1280x800";
+
+    @Spec
+    CommandSpec spec = CommandSpec.create();
+
+    @Override
+    public Integer call() throws Exception {
+        if (!size.matches("[1-9][0-9]{2,3}x[1-9][0-9]{2,3}")) {
+            throw new UsageProblem("--size is written as 1280x800, not '" + size + "'");
+        }
+        if (!step.equalsIgnoreCase("trace") && !step.equalsIgnoreCase("findings")) {
+            throw new UsageProblem("--step is trace or findings, not '" + step + "'");
+        }
+        if (!Window.hasDisplay()) {
+            spec.commandLine().getErr().println("There is no display, not even a virtual one; run it under xvfb-run.");
+            return Exit.NO_DISPLAY;
+        }
+        Case what = file == null ? SampleShow.make() : CaseFiles.open(file);
+        String[] sides = size.split("x");
+        Picture.write(
+                new Picture.Wanted(
+                        what, survey, step, scene, select, rung, night, text / 100.0, Integer.parseInt(sides[0]), Integer.parseInt(sides[1])),
+                out);
+        spec.commandLine().getOut().println("Wrote " + out);
+        return Exit.OK;
+    }
+}

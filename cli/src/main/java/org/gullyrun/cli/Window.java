@@ -1,0 +1,40 @@
+package org.gullyrun.cli;
+
+import java.nio.file.Path;
+import java.util.Locale;
+import org.gullyrun.desktop.window.WorkbenchApp;
+import org.jspecify.annotations.Nullable;
+
+/** Opens the window, where there is a display for it. */
+final class Window {
+    private Window() {}
+
+    static int open(@Nullable Path file) {
+        return file == null ? run() : run(file.toString());
+    }
+
+    static int demo() {
+        return run(WorkbenchApp.DEMO);
+    }
+
+    private static int run(String... arguments) {
+        if (!hasDisplay()) {
+            System.err.println("There is no display to show the window on; 'gullyrun picture OUT.png' renders it into a"
+                    + " file, and 'gullyrun audit CASE' needs none.");
+            return Exit.NO_DISPLAY;
+        }
+        WorkbenchApp.run(arguments);
+        return Exit.OK;
+    }
+
+    static boolean hasDisplay() {
+        String system = System.getProperty("os.name", "").toLowerCase(Locale.ROOT);
+        boolean needsServer = !system.contains("win") && !system.contains("mac");
+        return !needsServer || isSet("DISPLAY") || isSet("WAYLAND_DISPLAY");
+    }
+
+    private static boolean isSet(String variable) {
+        String value = System.getenv(variable);
+        return value != null && !value.isBlank();
+    }
+}

@@ -1,0 +1,216 @@
+package org.gullyrun.desktop.basins;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Group;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.ArcTo;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.QuadCurveTo;
+import javafx.scene.shape.SVGPath;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.look.Glyph;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Shown;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+
+/**
+ * What one outlet hears, as a basin: a token for each source that arrives, the higher the louder; a hollow token on the
+ * rim for one that is missing; one that breaks the bottom for one that leaks; twin tokens for a double; a coil on the
+ * rim where a loop ends.
+ */
+final class Basin extends Pane {
+    private static final double RIM = 18;
+    private static final double BOTTOM = 74;
+    private static final double NAME = 94;
+
+    private final Store store;
+    private final Element outlet;
+    private final double u;
+    private final List<Group> tokens = new ArrayList<>();
+    private final List<Selection.Pair> pairs = new ArrayList<>();
+
+    Basin(Store store, State state, int place, double width) {
+        this.store = store;
+        this.u = state.textScale();
+        Reading reading = state.reading();
+        this.outlet = reading.rig().of(Kind.OUTLET).get(place);
+        getStyleClass().add("basin-cell");
+        setId("basin-" + outlet.id());
+        setPrefSize(width, BasinsView.HEIGHT * u);
+        setMinWidth(width);
+        List<CellReading> cells = new ArrayList<>();
+        List<Integer> where = new ArrayList<>();
+        boolean bad = false;
+        for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
+            int scene = state.scene() >= 0 ? state.scene() : reading.worstScene(s, place);
+            CellReading cell = reading.scenes().get(scene).cell(s, place);
+            if (cell.delivery().arrives() || cell.verdict() == Verdict.MISSING) {
+                cells.add(cell);
+                where.add(scene);
+                bad |= cell.verdict().isTrouble();
+            }
+        }
+        boolean coil = coil(state);
+        draw(width, bad || coil, coil);
+        place(cells, where, state, width);
+        name(width, bad || coil);
+        interaction(bad, cells);
+    }
+
+    private boolean coil(State state) {
+        List<SceneReading> scenes = state.scene() >= 0
+                ? List.of(state.reading().scenes().get(state.scene()))
+                : state.reading().scenes();
+        return scenes.stream().anyMatch(s -> s.endsLoop(s.graph().point(outlet.id())));
+    }
+
+    private void draw(double width, boolean bad, boolean coil) {
+        double left = 8 * u;
+        double right = width - 8 * u;
+        double top = RIM * u;
+        double bottom = BOTTOM * u;
+        double r = 7 * u;
+        Path basin = new Path(
+                new MoveTo(left, top - 3 * u),
+                new QuadCurveTo(left + 4 * u, top - 3 * u, left + 4 * u, top + 2 * u),
+                new LineTo(left + 4 * u, bottom - r),
+                new QuadCurveTo(left + 4 * u, bottom, left + 4 * u + r, bottom),
+                new LineTo(right - 4 * u - r, bottom),
+                new QuadCurveTo(right - 4 * u, bottom, right - 4 * u, bottom - r),
+                new LineTo(right - 4 * u, top + 2 * u),
+                new QuadCurveTo(right - 4 * u, top - 3 * u, right, top - 3 * u));
+        basin.getStyleClass().add("basin");
+        if (bad) {
+            basin.getStyleClass().add("bad");
+        }
+        getChildren().add(basin);
+        if (coil) {
+            Path turns = new Path(new MoveTo(right - 36 * u, top - 2 * u));
+            for (int i = 0; i < 3; i++) {
+                double x = right - 36 * u + (i + 1) * 10 * u;
+                turns.getElements().add(new ArcTo(5 * u, 5 * u, 0, x, top - 2 * u, false, true));
+            }
+            turns.getStyleClass().add("coil");
+            Tooltip.install(turns, new Tooltip("Sound that has gone round in a loop ends here."));
+            getChildren().add(turns);
+        }
+    }
+
+    private void place(List<CellReading> cells, List<Integer> where, State state, double width) {
+        double from = 20 * u;
+        double room = width - 2 * from;
+        double step = cells.size() < 2 ? 0 : Math.min(17 * u, room / (cells.size() - 1));
+        double x = width / 2 - step * (cells.size() - 1) / 2;
+        double scale = u * (step > 0 && step < 9.5 * u ? 0.7 : step > 0 && step < 12 * u ? 0.8 : 0.95);
+        for (int i = 0; i < cells.size(); i++) {
+            token(cells.get(i), where.get(i), state, x + i * step, scale);
+        }
+    }
+
+    private void token(CellReading cell, int scene, State state, double x, double scale) {
+        boolean missing = cell.verdict() == Verdict.MISSING;
+        boolean leak = cell.verdict() == Verdict.LEAK;
+        boolean twice = cell.verdict() == Verdict.DOUBLE;
+        double loud = missing ? 1 : Math.clamp((cell.usualLevel() + 60) / 48, 0.05, 1);
+        double y = missing ? RIM * u - 3 * u : leak ? BOTTOM * u : (BOTTOM - 10 - loud * (BOTTOM - RIM - 20)) * u;
+        Group token = new Group();
+        token.getStyleClass().add("token");
+        if (!missing && !leak) {
+            token.getChildren().add(Nodes.line(x, y + 6 * u, x, BOTTOM * u - u, "stem"));
+        }
+        Circle hit = new Circle(x, y, 9 * u);
+        hit.getStyleClass().add("token-hit");
+        token.getChildren().add(hit);
+        for (int i = 0; i < (twice ? 2 : 1); i++) {
+            SVGPath glyph = Glyph.of(cell.source().get(Sources.CLASS), scale);
+            glyph.setTranslateX(x + (twice ? (i == 0 ? -3.4 : 3.4) * u : 0));
+            glyph.setTranslateY(y + (twice ? (i == 0 ? 1.6 : -1.6) * u : 0));
+            glyph.getStyleClass().add(missing ? "hollow" : leak || twice ? "bad" : "water");
+            token.getChildren().add(glyph);
+        }
+        Selection.Pair pair =
+                new Selection.Pair(cell.source().id(), cell.outlet().id());
+        String said = said(cell, state.reading().scenes().get(scene), state.scene() < 0);
+        Tooltip.install(token, new Tooltip(said));
+        token.setId("token-" + pair.source() + "-" + pair.outlet());
+        token.setFocusTraversable(true);
+        token.setAccessibleRole(AccessibleRole.BUTTON);
+        token.setAccessibleText(said);
+        token.setOnMouseClicked(e -> {
+            store.select(pair);
+            e.consume();
+        });
+        token.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                store.select(pair);
+                e.consume();
+            }
+        });
+        tokens.add(token);
+        pairs.add(pair);
+        getChildren().add(token);
+    }
+
+    private static String said(CellReading cell, SceneReading scene, boolean all) {
+        String level = cell.delivery().arrives() ? String.format(Locale.ROOT, ", %.1f dBFS", cell.usualLevel()) : "";
+        return cell.source().name() + " at " + cell.outlet().name() + ": " + cell.verdict().word() + level
+                + (all && cell.verdict().isTrouble() ? ", in " + scene.name() : "");
+    }
+
+    private void name(double width, boolean bad) {
+        Font font = Type.water(13 * u);
+        String fitted = Type.fit(outlet.name(), font, width - 8 * u);
+        Text name = Nodes.text(fitted, font, width / 2 - Type.width(fitted, font) / 2, NAME * u, "water", "basin-name");
+        if (bad) {
+            name.getStyleClass().add("bad");
+        }
+        getChildren().add(name);
+    }
+
+    private void interaction(boolean bad, List<CellReading> cells) {
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.BUTTON);
+        long troubles = cells.stream().filter(c -> c.verdict().isTrouble()).count();
+        setAccessibleText(outlet.name() + ": " + cells.size() + " sources" + (bad ? ", " + troubles + " in trouble" : ""));
+        setOnMouseClicked(e -> store.select(new Selection.OfOutlet(outlet.id())));
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                store.select(new Selection.OfOutlet(outlet.id()));
+                e.consume();
+            }
+        });
+    }
+
+    /** Marks the basin and token that are selected. */
+    void select(Selection selection, Shown shown) {
+        boolean mine = selection instanceof Selection.OfOutlet(String id) && id.equals(outlet.id());
+        Nodes.mark(this, "selected", mine);
+        for (int i = 0; i < tokens.size(); i++) {
+            Selection.Pair pair = pairs.get(i);
+            boolean on = selection.equals(pair)
+                    || shown.cell() != null
+                            && shown.cell().source().id().equals(pair.source())
+                            && shown.cell().outlet().id().equals(pair.outlet());
+            Nodes.mark(tokens.get(i), "selected", on);
+        }
+    }
+}

@@ -1,0 +1,75 @@
+package org.gullyrun.desktop.basins;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+
+/** One basin for every outlet, side by side along the bottom of the window. */
+public final class BasinsView extends StackPane {
+    /** The height of the strip at 100 % text. */
+    public static final double HEIGHT = 108;
+
+    private static final double NARROWEST = 92;
+
+    private final Store store;
+    private final HBox row = new HBox();
+    private final ScrollPane scroll = new ScrollPane(row);
+
+    /** Basins of what the store holds. */
+    public BasinsView(Store store) {
+        this.store = store;
+        setId("basins");
+        getStyleClass().add("basins");
+        row.setAlignment(Pos.TOP_LEFT);
+        scroll.getStyleClass().add("plain-scroll");
+        scroll.setFitToHeight(true);
+        scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
+        getChildren().add(scroll);
+        widthProperty().addListener(x -> rebuild(store.state()));
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        if (row.getChildren().isEmpty()
+                || before.reading() != now.reading()
+                || before.scene() != now.scene()
+                || before.textScale() != now.textScale()) {
+            rebuild(now);
+        }
+        row.getChildren().forEach(child -> {
+            if (child instanceof Basin basin) {
+                basin.select(now.selection(), now.shown());
+            }
+        });
+    }
+
+    private void rebuild(State state) {
+        Reading reading = state.reading();
+        List<Element> outlets = reading.rig().of(Kind.OUTLET);
+        setPrefHeight(HEIGHT * state.textScale());
+        setMinHeight(HEIGHT * state.textScale());
+        row.getChildren().clear();
+        if (outlets.isEmpty()) {
+            row.getChildren().add(Nodes.label("Nobody listens yet: this rig has no outlets.", "soft"));
+            return;
+        }
+        double width = Math.max(NARROWEST * state.textScale(), (getWidth() - 2) / outlets.size());
+        for (int o = 0; o < outlets.size(); o++) {
+            row.getChildren().add(new Basin(store, state, o, width));
+        }
+        row.getChildren().forEach(child -> {
+            if (child instanceof Basin basin) {
+                basin.select(state.selection(), state.shown());
+            }
+        });
+    }
+}

@@ -1,0 +1,96 @@
+package org.gullyrun.desktop.evidence;
+
+import java.util.Locale;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+
+/** Names of points and hops for people. */
+public final class PointWords {
+    private PointWords() {}
+
+    /** The name of a point: "Brookdesk · strip Music", "Orrery · archive track". */
+    public static String name(FlowGraph graph, int point) {
+        Rig rig = graph.rig();
+        String id = graph.id(point);
+        Element element = rig.find(graph.element(point));
+        if (element == null) {
+            return graph.element(point);
+        }
+        return switch (graph.kind(point)) {
+            case STRIP, BUS -> rig.program(element).name() + " · " + Sentences.noun(rig, element);
+            case INPUT -> rig.program(element).name() + " · " + Sentences.noun(rig, element);
+            case COPY -> rig.program(element).name() + " · copy of " + element.name();
+            case CUE -> element.name() + " · cue";
+            case TRACK -> {
+                String number = id.substring(id.indexOf("#track") + 6).replaceFirst("^0", "");
+                String name = Sentences.trackName(rig, element, number);
+                yield element.name() + " · track " + name;
+            }
+            case APPLICATION_IN -> element.name() + ", listening";
+            case SOURCE, APPLICATION_OUT, PLAYBACK, RECORDING, DIRECT, OUTLET -> element.name();
+        };
+    }
+
+    /** What a hop is: how it was chosen, its gain, a change of rate, or what closes it. */
+    public static String hop(FlowGraph graph, int segment) {
+        Rig rig = graph.rig();
+        StringBuilder words = new StringBuilder();
+        for (Gate gate : graph.gates(segment)) {
+            if (!gate.open()) {
+                add(words, gate.why());
+            }
+        }
+        Element by = rig.find(graph.segmentElement(segment));
+        if (by != null) {
+            switch (by.kind()) {
+                case APP_OUTPUT -> add(words, chosen(rig, by));
+                case CABLE, WIRE, PASS_THROUGH, COUPLING -> add(words, (by.kind() == Kind.COUPLING ? "through the air, " : by.kind() == Kind.CABLE ? "cable " : by.kind() == Kind.WIRE ? "" : "passed on by ") + by.name());
+                default -> {}
+            }
+        }
+        if (graph.isFallback(segment)) {
+            add(words, "because its device cannot be used");
+        }
+        if (Math.abs(graph.gain(segment)) >= 0.05) {
+            add(words, String.format(Locale.ROOT, "%+.1f dB", graph.gain(segment)).replace('-', '−'));
+        }
+        double rate = graph.rate(graph.to(segment));
+        if (graph.converts(segment)) {
+            add(words, kilo(graph.rate(graph.from(segment))) + " → " + kilo(rate) + " kHz");
+        } else if (rate == rate && graph.rate(graph.from(segment)) != rate) {
+            add(words, kilo(rate) + " kHz");
+        }
+        return words.toString();
+    }
+
+    private static String chosen(Rig rig, Element output) {
+        Element application = rig.owner(output);
+        if (application == null) {
+            return "";
+        }
+        Choices.Going going = Choices.output(rig, application, output);
+        if (going.decidedBy().equals(Applications.SYSTEM_CHOICE)) {
+            return "chosen in the system";
+        }
+        return going.effective() == Choice.Special.DEFAULT
+                ? "the default"
+                : going.effective() == Choice.Special.CALL_DEFAULT ? "the default for calls" : "chosen in the program";
+    }
+
+    private static void add(StringBuilder words, String more) {
+        if (!more.isEmpty()) {
+            words.append(words.isEmpty() ? "" : ", ").append(more);
+        }
+    }
+
+    private static String kilo(double hertz) {
+        return String.format(Locale.ROOT, hertz % 1000 == 0 ? "%.0f" : "%.1f", hertz / 1000);
+    }
+}

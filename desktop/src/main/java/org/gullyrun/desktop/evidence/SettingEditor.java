@@ -1,0 +1,183 @@
+package org.gullyrun.desktop.evidence;
+
+import java.util.List;
+import java.util.Locale;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Completions;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Unknown;
+import org.gullyrun.core.rig.ValueType;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
+
+/** Makes the control by which one setting is changed in place. What it sends is an ordinary, undoable change. */
+final class SettingEditor {
+    private final Store store;
+    private final Rig rig;
+    private final Element element;
+    private final Setting<?> setting;
+
+    private SettingEditor(Store store, Rig rig, Element element, Setting<?> setting) {
+        this.store = store;
+        this.rig = rig;
+        this.element = element;
+        this.setting = setting;
+    }
+
+    /** A row with the setting's name and its control; null if there is no such setting. */
+    static @Nullable Node row(Store store, Rig rig, Address address, boolean withElement) {
+        Element element = rig.find(address.element());
+        Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), address.key());
+        if (element == null || setting == null) {
+            return null;
+        }
+        SettingEditor editor = new SettingEditor(store, rig, element, setting);
+        String name = Sentences.label(rig, element, setting);
+        Label label = Nodes.label(withElement ? rig.name(element.id()) + ", " + name : name, "small");
+        HBox row = new HBox(8, label, Nodes.spacer(), editor.control());
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    /** The control of a flag alone; null if it is no flag. */
+    static @Nullable ToggleButton toggle(Store store, Rig rig, Address address) {
+        Element element = rig.find(address.element());
+        Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), address.key());
+        return element == null || setting == null || !(setting.type() instanceof ValueType.Flag)
+                ? null
+                : new SettingEditor(store, rig, element, setting).flag();
+    }
+
+    private Node control() {
+        return switch (setting.type()) {
+            case ValueType.Flag flag -> flag();
+            case ValueType.Number number -> number(number.unit());
+            case ValueType.Count count -> number("");
+            case ValueType.Pick pick -> menu();
+            case ValueType.Word<?> word -> menu();
+            case ValueType.Ref ref -> menu();
+            case ValueType.Text text -> Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
+            case ValueType.Texts texts -> Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
+        };
+    }
+
+    private void named(Node control) {
+        control.setId("set-" + element.id() + "-" + setting.key().replace(':', '-'));
+        control.setAccessibleText(rig.name(element.id()) + ", " + Sentences.label(rig, element, setting));
+    }
+
+    private ToggleButton flag() {
+        boolean on = Boolean.TRUE.equals(element.raw(setting));
+        boolean unknown = element.isUnknown(setting);
+        ToggleButton pill = new ToggleButton(unknown ? "?" : on ? "on" : "off");
+        pill.setSelected(on);
+        pill.getStyleClass().setAll("pill");
+        pill.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        named(pill);
+        Tooltip.install(pill, new Tooltip(unknown ? "not yet known" : Sentences.label(rig, element, setting)));
+        pill.setOnAction(e -> send(!on));
+        return pill;
+    }
+
+    private Node number(String unit) {
+        TextField field = new TextField(shown());
+        field.getStyleClass().add("number-field");
+        field.setPrefColumnCount(5);
+        named(field);
+        field.setOnAction(e -> enter(field));
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is && !field.getText().equals(shown())) {
+                enter(field);
+            }
+        });
+        HBox box = new HBox(4, field, Nodes.label(unit, "small", "caption"));
+        box.setAlignment(Pos.CENTER_LEFT);
+        return box;
+    }
+
+    private String shown() {
+        Object raw = element.raw(setting);
+        return switch (raw) {
+            case null -> "";
+            case Unknown unknown -> "?";
+            case Double d -> d == Math.rint(d) ? Long.toString(Math.round(d)) : String.format(Locale.ROOT, "%.4g", d);
+            default -> raw.toString();
+        };
+    }
+
+    private void enter(TextField field) {
+        String text = field.getText().strip().replace('−', '-').replace(',', '.');
+        if (text.equals(shown().replace('−', '-'))) {
+            return;
+        }
+        try {
+            Object raw = text.equals("?") ? Unknown.UNKNOWN : text.isEmpty() ? none() : setting.type().read(Double.valueOf(text));
+            Nodes.mark(field, "wrong", false);
+            send(raw);
+        } catch (NumberFormatException e) {
+            wrong(field, "a number is expected, or ? if it is not yet known");
+        } catch (IllegalArgumentException e) {
+            wrong(field, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private @Nullable Object none() {
+        if (setting.isOptional()) {
+            return null;
+        }
+        throw new NumberFormatException("empty");
+    }
+
+    private static void wrong(TextField field, String why) {
+        Nodes.mark(field, "wrong", true);
+        field.setTooltip(new Tooltip(why));
+        field.setAccessibleHelp(why);
+    }
+
+    private Node menu() {
+        MenuButton menu = new MenuButton(Sentences.words(rig, setting, element.raw(setting)));
+        menu.getStyleClass().add("plain");
+        menu.setMaxWidth(170);
+        named(menu);
+        menu.setOnShowing(e -> {
+            List<Object> values = Completions.of(rig, element, setting);
+            menu.getItems().clear();
+            for (Object value : values) {
+                MenuItem item = new MenuItem(Sentences.words(rig, setting, value));
+                item.setOnAction(a -> send(value));
+                menu.getItems().add(item);
+            }
+            MenuItem unknown = new MenuItem("not yet known");
+            unknown.setOnAction(a -> send(Unknown.UNKNOWN));
+            menu.getItems().add(unknown);
+        });
+        menu.getItems().add(new MenuItem());
+        return menu;
+    }
+
+    private void send(@Nullable Object raw) {
+        // The newest rig counts, not the one drawn: two quick changes must not undo each other.
+        Rig newest = store.state().surveyShown().rig();
+        if (newest.find(element.id()) != null) {
+            Change.Set change = Change.setRaw(newest, element.id(), setting, raw);
+            if (change != null) {
+                store.change(List.of(change));
+            }
+        }
+    }
+}

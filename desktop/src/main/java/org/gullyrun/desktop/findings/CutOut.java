@@ -1,0 +1,200 @@
+package org.gullyrun.desktop.findings;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.CubicCurveTo;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.QuadCurveTo;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.PointKind;
+import org.gullyrun.desktop.evidence.PointWords;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Culprit;
+import org.gullyrun.desktop.state.SegmentKey;
+import org.gullyrun.desktop.state.State;
+
+/** The ways of a finding cut out of the map: points from left to right, each way its own channel, what is shared once. */
+final class CutOut extends Region {
+    private static final int MOST_WAYS = 3;
+    private static final double TOP = 34;
+    private static final double LANE = 46;
+
+    private record Stop(int point, int column, int lane) {}
+
+    private final State state;
+    private final FlowGraph graph;
+    private final double u;
+    private final List<Evidence.Way> ways;
+    private final Map<Integer, Stop> stops = new LinkedHashMap<>();
+    private final Set<SegmentKey> wrong;
+    private int columns;
+
+    CutOut(State state) {
+        this.state = state;
+        this.graph = state.graph();
+        this.u = state.textScale();
+        this.ways = state.shown().ways().subList(0, Math.min(MOST_WAYS, state.shown().ways().size()));
+        this.wrong = Culprit.wrong(state);
+        getStyleClass().add("cutout");
+        setId("cutout");
+        place();
+        boolean circle = ways.stream().anyMatch(w -> w.sort() == Evidence.Sort.CIRCLE);
+        int lanes = 1 + stops.values().stream().mapToInt(Stop::lane).max().orElse(0);
+        double height = (TOP + LANE * lanes + (circle ? 22 : 2)) * u;
+        setMinHeight(height);
+        setPrefHeight(height);
+        widthProperty().addListener(x -> draw());
+    }
+
+    /** Columns by the longest way to a point, lanes by the first way that passes it. */
+    private void place() {
+        for (int w = 0; w < ways.size(); w++) {
+            List<Integer> points = points(ways.get(w));
+            for (int i = 0; i < points.size(); i++) {
+                int point = points.get(i);
+                Stop known = stops.get(point);
+                int before = i == 0 ? -1 : stops.get(points.get(i - 1)).column;
+                int column = Math.max(before + 1, known == null ? 0 : known.column);
+                stops.put(point, new Stop(point, column, known == null ? w : known.lane));
+                columns = Math.max(columns, column + 1);
+            }
+        }
+        for (int round = 0; round < 20; round++) {
+            for (Evidence.Way way : ways) {
+                List<Integer> points = points(way);
+                for (int i = 1; i < points.size(); i++) {
+                    Stop a = stops.get(points.get(i - 1));
+                    Stop b = stops.get(points.get(i));
+                    if (b.column <= a.column && way.sort() != Evidence.Sort.CIRCLE && a.column < 24) {
+                        stops.put(b.point, new Stop(b.point, a.column + 1, b.lane));
+                        columns = Math.max(columns, a.column + 2);
+                    }
+                }
+            }
+        }
+    }
+
+    /** The points of a way; the closing point of a circle once. */
+    private List<Integer> points(Evidence.Way way) {
+        List<Integer> points = new ArrayList<>();
+        for (int s : way.segments()) {
+            if (points.isEmpty()) {
+                points.add(graph.from(s));
+            }
+            if (!points.contains(graph.to(s))) {
+                points.add(graph.to(s));
+            }
+        }
+        return points;
+    }
+
+    private double x(Stop stop) {
+        double step = (getWidth() - 28 * u) / Math.max(1, columns);
+        return 14 * u + step * stop.column;
+    }
+
+    private double bank() {
+        double step = (getWidth() - 28 * u) / Math.max(1, columns);
+        return step * (columns > 6 ? 0.78 : 0.66);
+    }
+
+    private double y(Stop stop) {
+        return (TOP + LANE * stop.lane) * u;
+    }
+
+    private void draw() {
+        getChildren().clear();
+        Rectangle clip = new Rectangle(getWidth(), getHeight());
+        setClip(clip);
+        for (int w = ways.size() - 1; w >= 0; w--) {
+            for (int s : ways.get(w).segments()) {
+                channel(s);
+            }
+        }
+        stops.values().forEach(this::stop);
+    }
+
+    private void channel(int s) {
+        Stop a = stops.get(graph.from(s));
+        Stop b = stops.get(graph.to(s));
+        double x1 = x(a) + bank();
+        double x2 = x(b);
+        Path path;
+        if (b.column <= a.column) {
+            double under = getHeight() - 12 * u;
+            path = new Path(
+                    new MoveTo(x1, y(a)),
+                    new QuadCurveTo(x1 + 12 * u, y(a), x1 + 12 * u, y(a) + 10 * u),
+                    new LineTo(x1 + 12 * u, under - 8 * u),
+                    new QuadCurveTo(x1 + 12 * u, under, x1, under),
+                    new LineTo(x2 - 4 * u, under),
+                    new QuadCurveTo(x2 - 11 * u, under, x2 - 11 * u, under - 8 * u),
+                    new LineTo(x2 - 11 * u, y(b) + 8 * u),
+                    new QuadCurveTo(x2 - 11 * u, y(b), x2 - 2 * u, y(b)));
+            Polygon arrow = new Polygon(x2 - 7 * u, y(b) - 4 * u, x2, y(b), x2 - 7 * u, y(b) + 4 * u);
+            arrow.getStyleClass().addAll("arrow", "loop");
+            getChildren().add(arrow);
+        } else {
+            double bend = (x2 - x1) * 0.5;
+            path = new Path(
+                    new MoveTo(x1, y(a)), new CubicCurveTo(x1 + bend, y(a), x2 - bend, y(b), x2, y(b)));
+        }
+        path.getStyleClass().add("channel");
+        Nodes.mark(path, "lit", true);
+        path.setStrokeWidth(3 * u);
+        boolean bad = wrong.contains(SegmentKey.of(graph, s));
+        if (bad) {
+            path.getStyleClass().add("bad");
+        }
+        getChildren().add(path);
+        if (!graph.isOpen(s)) {
+            path.getStyleClass().add("dry");
+            path.setStrokeWidth(1.6 * u);
+            Rectangle bar = new Rectangle((x1 + x2) / 2 - 1.5 * u, (y(a) + y(b)) / 2 - 8 * u, 3 * u, 16 * u);
+            bar.getStyleClass().add("gate-bar");
+            Nodes.mark(bar, "lit", true);
+            getChildren().add(bar);
+        }
+        if (graph.latency(s) >= 0.05 && b.column > a.column) {
+            String ms = String.format(Locale.ROOT, graph.latency(s) >= 10 ? "%.0f ms" : "%.1f ms", graph.latency(s));
+            Font font = Type.figures(9.5 * u);
+            double w = Type.width(ms, font);
+            if (w < x2 - x1 + 2) {
+                getChildren().add(Nodes.text(ms, font, (x1 + x2 - w) / 2, Math.max(y(a), y(b)) + 15 * u, "caption"));
+            }
+        }
+    }
+
+    private void stop(Stop stop) {
+        double x = x(stop);
+        double y = y(stop);
+        boolean outlet = graph.kind(stop.point) == PointKind.OUTLET;
+        Font font = outlet ? Type.water(13 * u) : Type.sans(11.5 * u);
+        String whole = PointWords.name(graph, stop.point);
+        String brief = whole.contains(" · ") ? whole.substring(whole.indexOf(" · ") + 3).replaceFirst("^(input|strip|bus) ", "") : whole;
+        double room = bank() + (columns > 6 ? 4 : 22) * u;
+        String fitted = Type.fit(brief, font, room);
+        Text name = Nodes.text(fitted, font, x, y - 6 * u, outlet ? "water" : "plain");
+        if (outlet && state.shown().bad()) {
+            name.getStyleClass().add("bad");
+        }
+        getChildren().addAll(Nodes.line(x, y, x + bank(), y, "bank"), name);
+        if (whole.contains(" · ")) {
+            String program = Type.fit(whole.substring(0, whole.indexOf(" · ")), Type.sans(10 * u), room);
+            getChildren().add(Nodes.text(program, Type.sans(10 * u), x, y - 20 * u, "caption"));
+        }
+    }
+}

@@ -1,0 +1,216 @@
+package org.gullyrun.desktop.head;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Supplier;
+import javafx.geometry.Pos;
+import javafx.scene.Group;
+import javafx.scene.control.Button;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.SVGPath;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.find.FindField;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tally;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** The head of the window. */
+public final class HeadView extends HBox {
+    private static final double HEIGHT = 44;
+
+    private final Store store;
+    private final Supplier<List<Action>> actions;
+    private final Supplier<List<Path>> recent;
+    private final java.util.function.Consumer<Path> openRecent;
+    private final MenuButton title = new MenuButton();
+    private final MenuButton survey = new MenuButton();
+    private final HBox scenes = new HBox();
+    private final FindField find;
+    private final Button undo = new Button();
+    private final Button redo = new Button();
+    private final Button verdict = new Button();
+
+    /**
+     * The head.
+     *
+     * @param actions the table of actions; those of the group "Case" make the case's menu
+     * @param recent the files opened lately
+     * @param openRecent opens one of them
+     */
+    public HeadView(
+            Store store,
+            Supplier<List<Action>> actions,
+            Supplier<List<Path>> recent,
+            java.util.function.Consumer<Path> openRecent) {
+        this.store = store;
+        this.actions = actions;
+        this.recent = recent;
+        this.openRecent = openRecent;
+        this.find = new FindField(store, actions);
+        setId("head");
+        getStyleClass().add("head");
+        setSpacing(6);
+        setAlignment(Pos.CENTER_LEFT);
+        title.setId("case");
+        title.getStyleClass().addAll("link", "case-title");
+        title.setOnShowing(e -> fillCaseMenu());
+        title.getItems().add(new MenuItem());
+        survey.setId("survey");
+        survey.getStyleClass().add("link");
+        ScrollPane tabs = new ScrollPane(scenes);
+        tabs.getStyleClass().add("plain-scroll");
+        tabs.setFitToHeight(true);
+        tabs.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        tabs.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        tabs.setFocusTraversable(false);
+        tabs.setMinWidth(60);
+        scenes.setId("scenes");
+        button(undo, "undo", "M3,6 L8,1 M3,6 L8,11 M3,6 H12 A4.5,4.5 0 0 1 12,15 H9", store::undo);
+        button(redo, "redo", "M13,6 L8,1 M13,6 L8,11 M13,6 H4 A4.5,4.5 0 0 0 4,15 H7", store::redo);
+        verdict.setId("verdict");
+        verdict.getStyleClass().setAll("link");
+        verdict.setMinWidth(Region.USE_PREF_SIZE);
+        verdict.setOnAction(e -> store.go(Step.FINDINGS));
+        find.setPrefWidth(210);
+        find.setMinWidth(120);
+        title.setMinWidth(90);
+        getChildren().addAll(mark(), title, survey, Nodes.spacer(), tabs, Nodes.spacer(), find, undo, redo, verdict);
+        store.watch(this::update);
+    }
+
+    private static Group mark() {
+        SVGPath banks = new SVGPath();
+        banks.setContent("M1,2 C3,2 4,4 5,8 L8,17 L11,8 C12,4 13,2 15,2");
+        banks.getStyleClass().add("mark");
+        SVGPath water = new SVGPath();
+        water.setContent("M8,5 L8,12");
+        water.getStyleClass().addAll("mark", "water");
+        return new Group(banks, water);
+    }
+
+    private void button(Button button, String id, String shape, Runnable action) {
+        SVGPath path = new SVGPath();
+        path.setContent(shape);
+        path.getStyleClass().add("mark");
+        path.setStrokeWidth(1.4);
+        path.setScaleX(0.85);
+        path.setScaleY(0.85);
+        path.setStyle("-fx-stroke-width: 1.5;");
+        button.setGraphic(path);
+        button.setId(id);
+        button.getStyleClass().setAll("link");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(e -> action.run());
+    }
+
+    /** Puts the cursor into the find field. */
+    public void find() {
+        find.requestFocus();
+        find.selectAll();
+    }
+
+    private void update(State before, State now) {
+        double u = now.textScale();
+        setPrefHeight(HEIGHT * u);
+        setMinHeight(HEIGHT * u);
+        title.setText((now.unsaved() ? "• " : "") + now.what().title());
+        title.setTooltip(new Tooltip(
+                (now.file() == null ? "not in a file yet" : now.file().toString()) + (now.unsaved() ? ", with unsaved changes" : "")));
+        title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
+        Survey shown = now.surveyShown();
+        survey.setText(shown.name() + (shown.date().isEmpty() ? "" : " · " + shown.date()));
+        if (before == now || before.what() != now.what() || before.survey() != now.survey()) {
+            survey.getItems().clear();
+            for (Survey each : now.what().surveys()) {
+                MenuItem item = new MenuItem(each.name() + (each.date().isEmpty() ? "" : " · " + each.date()) + (each.id().equals(now.survey()) ? "  ✓" : ""));
+                item.setOnAction(e -> store.chooseSurvey(each.id()));
+                survey.getItems().add(item);
+            }
+        }
+        scenes(before, now);
+        undo.setDisable(now.undo().isEmpty());
+        redo.setDisable(now.redo().isEmpty());
+        undo.setTooltip(new Tooltip("Undo: " + now.undo() + " (Ctrl+Z)"));
+        redo.setTooltip(new Tooltip("Redo: " + now.redo() + " (Ctrl+Y)"));
+        undo.setAccessibleText("Undo " + now.undo());
+        redo.setAccessibleText("Redo " + now.redo());
+        if (before == now || before.reading() != now.reading() || before.textScale() != u) {
+            verdict(now);
+        }
+    }
+
+    private void verdict(State now) {
+        HBox counts = new HBox(7);
+        counts.setAlignment(Pos.CENTER_LEFT);
+        StringBuilder said = new StringBuilder();
+        for (Severity severity : List.of(Severity.CRITICAL, Severity.MAJOR, Severity.MINOR)) {
+            long n = now.reading().count(severity);
+            said.append(n).append(' ').append(severity.word()).append(' ');
+            var label = Nodes.label(Long.toString(n), "strong");
+            label.getStyleClass().add(n == 0 ? "soft" : severity == Severity.CRITICAL ? "bad-text" : severity == Severity.MAJOR ? "warn-text" : "soft");
+            label.setWrapText(false);
+            counts.getChildren().addAll(new Tally(severity, 0.9 * now.textScale()), label);
+        }
+        verdict.setGraphic(counts);
+        verdict.setAccessibleText("Verdict: " + said);
+        verdict.setTooltip(new Tooltip(said.toString().strip().replace(" ", " ") + ". Click for the findings."));
+    }
+
+    private void scenes(State before, State now) {
+        boolean same = before != now && before.reading() == now.reading();
+        if (!same) {
+            scenes.getChildren().clear();
+            if (now.reading().scenes().size() > 1) {
+                tab("all scenes", -1);
+                for (int i = 0; i < now.reading().scenes().size(); i++) {
+                    tab(now.reading().scenes().get(i).name(), i);
+                }
+            }
+        }
+        for (int i = 0; i < scenes.getChildren().size(); i++) {
+            Nodes.mark(scenes.getChildren().get(i), "selected", i - 1 == now.scene());
+        }
+    }
+
+    private void tab(String name, int scene) {
+        Button tab = new Button(name);
+        tab.getStyleClass().setAll("scene-tab");
+        tab.setId("scene-" + scene);
+        tab.setMinWidth(Region.USE_PREF_SIZE);
+        tab.setOnAction(e -> store.chooseScene(scene));
+        scenes.getChildren().add(tab);
+    }
+
+    private void fillCaseMenu() {
+        title.getItems().clear();
+        for (Action action : actions.get()) {
+            if (action.group().equals("Case") || action.group().equals("Look")) {
+                if (action.id().equals("night")) {
+                    Menu lately = new Menu("Recent");
+                    for (Path file : recent.get()) {
+                        MenuItem item = new MenuItem(String.valueOf(file.getFileName()));
+                        item.setOnAction(e -> openRecent.accept(file));
+                        lately.getItems().add(item);
+                    }
+                    lately.setDisable(lately.getItems().isEmpty());
+                    title.getItems().addAll(lately, new SeparatorMenuItem());
+                }
+                MenuItem item = new MenuItem(action.name() + "    " + action.shown());
+                item.setId("menu-" + action.id());
+                item.setOnAction(e -> action.run().run());
+                title.getItems().add(item);
+            }
+        }
+    }
+}

@@ -1,0 +1,77 @@
+package org.gullyrun.desktop.look;
+
+import java.io.InputStream;
+import java.util.List;
+import java.util.Objects;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+
+/** The faces shipped with the program. Sizes are in pixels at 100 % text. */
+public final class Type {
+    private Type() {}
+
+    private static final List<String> FILES = List.of(
+            "IBMPlexSans-Regular",
+            "IBMPlexSans-Medium",
+            "IBMPlexSans-SemiBold",
+            "IBMPlexSans-Italic",
+            "IBMPlexSerif-Regular",
+            "IBMPlexSerif-Medium",
+            "IBMPlexSerif-SemiBold",
+            "IBMPlexSerif-Italic",
+            "IBMPlexSerif-MediumItalic",
+            "IBMPlexMono-Regular",
+            "IBMPlexMono-Medium");
+
+    /** Loads all faces; to be called once before the first window. */
+    public static void load() {
+        for (String file : FILES) {
+            try (InputStream in = Type.class.getResourceAsStream("fonts/" + file + ".ttf")) {
+                Font.loadFont(Objects.requireNonNull(in, file), 12);
+            } catch (java.io.IOException e) {
+                throw new IllegalStateException("a face that ships with the program cannot be read: " + file, e);
+            }
+        }
+    }
+
+    /** The interface's face. */
+    public static Font sans(double size) {
+        return Font.font("IBM Plex Sans", size);
+    }
+
+    /** The interface's face, for what is current. */
+    public static Font strong(double size) {
+        return Font.font("IBM Plex Sans SmBld", size);
+    }
+
+    /** As maps letter their waters: names of outlets and runs. */
+    public static Font water(double size) {
+        return Font.font("IBM Plex Serif Medm", javafx.scene.text.FontPosture.ITALIC, size);
+    }
+
+    /** Figures in ladders and tags. */
+    public static Font figures(double size) {
+        return Font.font("IBM Plex Mono", size);
+    }
+
+    /** How wide a text is in a face. */
+    public static double width(String text, Font font) {
+        Text measured = new Text(text);
+        measured.setFont(font);
+        return measured.getLayoutBounds().getWidth();
+    }
+
+    /** The text if it fits into a width, else as much of it as does, with an ellipsis. */
+    public static String fit(String text, Font font, double width) {
+        if (width(text, font) <= width) {
+            return text;
+        }
+        for (int n = text.length() - 1; n > 0; n--) {
+            String cut = text.substring(0, n).stripTrailing() + "…";
+            if (width(cut, font) <= width) {
+                return cut;
+            }
+        }
+        return "…";
+    }
+}

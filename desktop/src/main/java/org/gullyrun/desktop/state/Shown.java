@@ -1,0 +1,194 @@
+package org.gullyrun.desktop.state;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Run;
+import org.gullyrun.core.rig.Element;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a selection lights: ways through the graph of one scene, and the points and segments on them.
+ *
+ * @param scene the place in the reading of the scene that the ways are of
+ * @param ways the ways, the most telling first; empty where a whole area is lit
+ * @param points the ids of the points lit
+ * @param segments the segments lit
+ * @param finding the finding that the selection is about, or null
+ * @param cell the cell that the selection is about, or null
+ * @param bad whether what is lit is trouble
+ */
+public record Shown(
+        int scene,
+        List<Evidence.Way> ways,
+        Set<String> points,
+        Set<SegmentKey> segments,
+        @Nullable Finding finding,
+        @Nullable CellReading cell,
+        boolean bad) {
+
+    /** The most runs that are laid side by side. */
+    public static final int MOST_RUNS = 12;
+
+    /** Nothing is lit. */
+    public static final Shown NOTHING = new Shown(0, List.of(), Set.of(), Set.of(), null, null, false);
+
+    /** Whether anything is lit. */
+    public boolean isEmpty() {
+        return points.isEmpty();
+    }
+
+    /** What a selection lights in a reading; {@code scene} is the scene chosen, -1 for all. */
+    public static Shown of(Reading reading, Selection selection, int scene) {
+        return switch (selection) {
+            case Selection.Nothing nothing -> NOTHING;
+            case Selection.Pair(String source, String outlet) -> pair(reading, source, outlet, scene);
+            case Selection.Trouble(String identity) ->
+                reading.findings().stream()
+                        .filter(f -> f.identity().equals(identity))
+                        .findFirst()
+                        .map(f -> trouble(reading, f, scene))
+                        .orElse(NOTHING);
+            case Selection.OfSource(String source) -> area(reading, Math.max(0, scene), List.of(source), true, false);
+            case Selection.OfOutlet(String outlet) -> area(reading, Math.max(0, scene), List.of(outlet), false, true);
+            case Selection.OfElement(String element) -> {
+                SceneReading at = reading.scenes().get(Math.max(0, scene));
+                List<String> points = java.util.stream.IntStream.range(0, at.graph().points())
+                        .filter(p -> belongs(reading, at.graph().element(p), element))
+                        .mapToObj(at.graph()::id)
+                        .toList();
+                yield area(reading, Math.max(0, scene), points, true, true);
+            }
+        };
+    }
+
+    private static boolean belongs(Reading reading, String id, String element) {
+        Element found = reading.rig().find(id);
+        return id.equals(element)
+                || found != null && reading.rig().program(found).id().equals(element);
+    }
+
+    private static Shown trouble(Reading reading, Finding finding, int scene) {
+        if (!finding.subject().source().isEmpty()) {
+            boolean here = scene < 0 || finding.scenes().contains(scene);
+            int at = scene >= 0 && here ? scene : finding.evidence().scene();
+            Shown pair = pair(
+                    reading, finding.subject().source(), finding.subject().outlet(), here ? at : finding.evidence().scene());
+            if (at != finding.evidence().scene() || finding.evidence().ways().isEmpty()) {
+                return new Shown(pair.scene, pair.ways, pair.points, pair.segments, finding, pair.cell, true);
+            }
+            Shown ways = ways(reading, finding.evidence().scene(), finding.evidence().ways(), finding, true);
+            return new Shown(ways.scene, ways.ways, ways.points, ways.segments, finding, pair.cell, true);
+        }
+        if (!finding.evidence().ways().isEmpty()) {
+            return ways(reading, finding.evidence().scene(), finding.evidence().ways(), finding, true);
+        }
+        Set<String> points = new HashSet<>();
+        int at = Math.max(0, scene);
+        FlowGraph graph = reading.scenes().get(at).graph();
+        Set<String> concerned = new HashSet<>(finding.subject().elements());
+        finding.evidence().settings().forEach(a -> concerned.add(a.element()));
+        Set<SegmentKey> segments = new HashSet<>();
+        for (int p = 0; p < graph.points(); p++) {
+            if (concerned.contains(graph.element(p))) {
+                points.add(graph.id(p));
+            }
+        }
+        for (int s = 0; s < graph.segments(); s++) {
+            if (finding.subject().elements().contains(graph.segmentElement(s)) && graph.isOpen(s)) {
+                segments.add(SegmentKey.of(graph, s));
+            }
+        }
+        return new Shown(at, List.of(), points, segments, finding, null, true);
+    }
+
+    private static Shown pair(Reading reading, String source, String outlet, int scene) {
+        int s = place(reading.rig().of(org.gullyrun.core.rig.Kind.SOURCE), source);
+        int o = place(reading.rig().of(org.gullyrun.core.rig.Kind.OUTLET), outlet);
+        if (s < 0 || o < 0) {
+            return NOTHING;
+        }
+        int at = scene >= 0 ? scene : reading.worstScene(s, o);
+        SceneReading in = reading.scenes().get(at);
+        CellReading cell = in.cell(s, o);
+        Finding finding = reading.findings().stream()
+                .filter(f -> f.subject().source().equals(source) && f.subject().outlet().equals(outlet))
+                .filter(f -> f.scenes().contains(at))
+                .findFirst()
+                .orElse(null);
+        List<Evidence.Way> ways;
+        if (cell.delivery().arrives()) {
+            List<Evidence.Way> runs = new java.util.ArrayList<>();
+            runs.add(new Evidence.Way(Evidence.Sort.RUN, cell.delivery().strongest()));
+            for (Run run : in.runs(cell, MOST_RUNS).runs()) {
+                Evidence.Way way = new Evidence.Way(Evidence.Sort.RUN, run.segments());
+                if (!runs.contains(way)) {
+                    runs.add(way);
+                }
+            }
+            ways = runs;
+        } else {
+            BlockedWay blocked = in.blocked(cell);
+            ways = blocked.exists()
+                    ? List.of(new Evidence.Way(Evidence.Sort.BLOCKED, blocked.segments()))
+                    : List.of();
+        }
+        Shown shown = ways(reading, at, ways, finding, cell.verdict().isTrouble());
+        Set<String> points = new HashSet<>(shown.points);
+        points.add(source);
+        points.add(outlet);
+        return new Shown(at, shown.ways, points, shown.segments, finding, cell, shown.bad);
+    }
+
+    private static int place(List<Element> list, String id) {
+        for (int i = 0; i < list.size(); i++) {
+            if (list.get(i).id().equals(id)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static Shown ways(
+            Reading reading, int scene, List<Evidence.Way> ways, @Nullable Finding finding, boolean bad) {
+        FlowGraph graph = reading.scenes().get(scene).graph();
+        Set<String> points = new HashSet<>();
+        Set<SegmentKey> segments = new HashSet<>();
+        for (Evidence.Way way : ways) {
+            for (int s : way.segments()) {
+                points.add(graph.id(graph.from(s)));
+                points.add(graph.id(graph.to(s)));
+                segments.add(SegmentKey.of(graph, s));
+            }
+        }
+        return new Shown(scene, ways, points, segments, finding, null, bad);
+    }
+
+    /** All open segments before or behind some points, as far as sound of any source goes there. */
+    private static Shown area(Reading reading, int scene, List<String> from, boolean down, boolean up) {
+        FlowGraph graph = reading.scenes().get(scene).graph();
+        var view = reading.scenes().get(scene).view();
+        int[] starts = from.stream().mapToInt(graph::point).filter(p -> p >= 0).toArray();
+        boolean[] behind = view.reachedFrom(starts);
+        boolean[] before = view.reaching(starts);
+        boolean[] fed = view.reachedFrom(graph.sources());
+        Set<String> points = new HashSet<>(from);
+        Set<SegmentKey> segments = new HashSet<>();
+        for (int s = 0; s < graph.segments(); s++) {
+            boolean on = down && behind[graph.from(s)] || up && before[graph.to(s)];
+            if (graph.isOpen(s) && on && fed[graph.from(s)]) {
+                segments.add(SegmentKey.of(graph, s));
+                points.add(graph.id(graph.from(s)));
+                points.add(graph.id(graph.to(s)));
+            }
+        }
+        return new Shown(scene, List.of(), points, segments, null, null, false);
+    }
+}

@@ -1,0 +1,411 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.ChannelLevels;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.PointKind;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.state.SegmentKey;
+import org.gullyrun.desktop.trace.MapNode.Lane;
+import org.gullyrun.desktop.trace.MapNode.Stage;
+
+/**
+ * Makes the run map of one or several scenes: puts points together that people see as one thing (both ends of a cable, a
+ * mixer with its own endpoints, a listener with what is worn), and lays the graphs of the scenes over one another.
+ */
+final class MapBuilder {
+    /** A segment over all scenes drawn. */
+    private static final class Segment {
+        boolean open;
+        boolean openEverywhere = true;
+        boolean air;
+        boolean wanted = true;
+        String closed = "";
+        String loop = "";
+        double level = Double.NEGATIVE_INFINITY;
+    }
+
+    private record Port(MapNode node, int west, int east) {}
+
+    private final Reading reading;
+    private final Rig rig;
+    private final List<SceneReading> scenes;
+    private final Map<SegmentKey, Segment> segments = new LinkedHashMap<>();
+    private final Map<String, PointKind> points = new LinkedHashMap<>();
+    private final Map<String, Set<String>> out = new HashMap<>();
+    private final Map<String, Set<String>> in = new HashMap<>();
+    private final Map<String, Port> ports = new HashMap<>();
+    private final List<MapNode> nodes = new ArrayList<>();
+
+    private MapBuilder(Reading reading, int scene) {
+        this.reading = reading;
+        this.rig = reading.rig();
+        this.scenes = scene < 0 ? reading.scenes() : List.of(reading.scenes().get(scene));
+    }
+
+    /** The map of a scene by its place, -1 for all of them. */
+    static MapModel build(Reading reading, int scene) {
+        MapBuilder builder = new MapBuilder(reading, scene);
+        builder.overlay();
+        builder.grids();
+        builder.outlets();
+        builder.programs();
+        builder.links();
+        builder.rest();
+        return builder.finish();
+    }
+
+    private void overlay() {
+        for (SceneReading scene : scenes) {
+            FlowGraph graph = scene.graph();
+            ChannelLevels levels = ChannelLevels.of(scene.view());
+            for (int s = 0; s < graph.segments(); s++) {
+                SegmentKey key = SegmentKey.of(graph, s);
+                Segment segment = segments.computeIfAbsent(key, k -> new Segment());
+                points.put(key.from(), graph.kind(graph.from(s)));
+                points.put(key.to(), graph.kind(graph.to(s)));
+                out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
+                in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
+                segment.air |= graph.isCoupling(s);
+                if (graph.isOpen(s)) {
+                    segment.open = true;
+                    segment.level = Math.max(segment.level, levels.at(graph.from(s)) + graph.gain(s));
+                } else {
+                    segment.openEverywhere = false;
+                    for (Gate gate : graph.gates(s)) {
+                        if (!gate.open()) {
+                            segment.closed = segment.closed.isEmpty() ? gate.why() : segment.closed;
+                            segment.wanted &= !gate.at().key().startsWith("tracks:")
+                                    && !gate.at().key().startsWith("crossings:")
+                                    && !gate.at().key().equals("cue");
+                        }
+                    }
+                }
+            }
+            for (Loop loop : scene.loops()) {
+                for (int s : loop.segments()) {
+                    Loop.Circle circle = loop.strongest();
+                    segments.get(SegmentKey.of(graph, s)).loop = String.format(
+                            Locale.ROOT, "loop %.1f dB, round in %.0f ms", circle.gain() + 0.0, circle.time());
+                }
+            }
+        }
+        rig.of(Kind.SOURCE).forEach(e -> points.putIfAbsent(e.id(), PointKind.SOURCE));
+        rig.of(Kind.OUTLET).forEach(e -> points.putIfAbsent(e.id(), PointKind.OUTLET));
+    }
+
+    private MapNode node(String id, Stage stage, String title) {
+        MapNode node = new MapNode(id, stage, title);
+        nodes.add(node);
+        return node;
+    }
+
+    private void put(MapNode node, String point) {
+        put(node, point, 0, 0);
+    }
+
+    private void put(MapNode node, String point, int west, int east) {
+        if (ports.putIfAbsent(point, new Port(node, west, east)) == null) {
+            node.points.add(point);
+        }
+    }
+
+    private boolean free(String point) {
+        return points.containsKey(point) && !ports.containsKey(point);
+    }
+
+    private void grids() {
+        for (Element mixer : rig.of(Kind.MIXER)) {
+            MapNode node = node(mixer.id(), Stage.MIXERS, mixer.name());
+            for (Element strip : rig.in(mixer.id(), Kind.STRIP)) {
+                row(node, strip.id(), strip);
+            }
+            for (Element bus : rig.in(mixer.id(), Kind.BUS)) {
+                column(node, bus.id(), bus.id(), bus.name());
+            }
+            crossings(node);
+            for (int i = 0; i < node.rows.size(); i++) {
+                int row = i;
+                in.getOrDefault(node.rows.get(i).point(), Set.of()).stream()
+                        .filter(d -> isOwn(d, Devices.Direction.PLAYBACK) && out.get(d).size() == 1)
+                        .forEach(d -> put(node, d, row, 0));
+            }
+            for (int i = 0; i < node.columns.size(); i++) {
+                int column = i;
+                out.getOrDefault(node.columns.get(i).point(), Set.of()).stream()
+                        .filter(d -> isOwn(d, Devices.Direction.RECORDING) && in.get(d).size() == 1)
+                        .forEach(d -> put(node, d, 0, column));
+            }
+            drop(node);
+        }
+        for (Element production : rig.of(Kind.PRODUCTION)) {
+            MapNode node = node(production.id(), Stage.PRODUCTIONS, production.name());
+            for (Element input : rig.in(production.id(), Kind.INPUT)) {
+                row(node, input.id(), input);
+                for (String point : new TreeSet<>(points.keySet())) {
+                    if (point.startsWith(input.id() + "@")) {
+                        row(node, point, input);
+                    }
+                }
+            }
+            column(node, production.id() + "#cue", production.id(), "cue");
+            for (String point : new TreeSet<>(points.keySet())) {
+                String prefix = production.id() + "#track";
+                if (point.startsWith(prefix)) {
+                    int n = Integer.parseInt(point.substring(prefix.length()));
+                    String name = production.or(Productions.TRACK_NAME.of(n), "");
+                    column(node, point, production.id(), name.isEmpty() ? "track " + n : name);
+                }
+            }
+            crossings(node);
+            drop(node);
+        }
+    }
+
+    private boolean isOwn(String device, Devices.Direction direction) {
+        return free(device)
+                && rig.find(device, Kind.DEVICE)
+                        .filter(d -> d.is(Devices.VIRTUAL, false) && d.get(Devices.DIRECTION) == direction)
+                        .isPresent();
+    }
+
+    private void row(MapNode node, String point, Element element) {
+        String label = element.name() + (point.contains("@") ? ", copy" : "");
+        node.rows.add(new Lane(point, element.id(), label));
+        put(node, point, node.rows.size() - 1, 0);
+        points.putIfAbsent(point, PointKind.STRIP);
+    }
+
+    private void column(MapNode node, String point, String element, String label) {
+        node.columns.add(new Lane(point, element, label));
+        put(node, point, 0, node.columns.size() - 1);
+    }
+
+    private void crossings(MapNode node) {
+        for (int r = 0; r < node.rows.size(); r++) {
+            for (int c = 0; c < node.columns.size(); c++) {
+                String from = node.rows.get(r).point();
+                String to = node.columns.get(c).point();
+                int row = r;
+                int column = c;
+                segments.forEach((key, segment) -> {
+                    if (key.from().equals(from) && key.to().equals(to)) {
+                        node.crossings.add(new MapNode.Crossing(row, column, key, segment.open, segment.wanted));
+                    }
+                });
+            }
+        }
+    }
+
+    private void drop(MapNode node) {
+        if (!node.isGrid()) {
+            nodes.remove(node);
+        }
+    }
+
+    private void outlets() {
+        for (Element outlet : rig.of(Kind.OUTLET)) {
+            MapNode node = node(outlet.id(), Stage.OUTLETS, outlet.name());
+            put(node, outlet.id());
+            node.bad = reading.findings().stream()
+                    .filter(Finding::isBad)
+                    .anyMatch(f -> f.subject().outlet().equals(outlet.id()));
+            Set<String> before = in.getOrDefault(outlet.id(), Set.of());
+            for (String point : before) {
+                if (points.get(point) == PointKind.APPLICATION_IN && free(point) && out.get(point).size() == 1) {
+                    put(node, point);
+                    node.under = "in " + rig.name(outlet.or(Outlets.APPLICATION, ""));
+                }
+                if (points.get(point) == PointKind.PLAYBACK && free(point) && before.size() == 1) {
+                    put(node, point);
+                    node.under = rig.name(point);
+                    defaultTag(node, point);
+                }
+            }
+        }
+    }
+
+    private void defaultTag(MapNode node, String device) {
+        for (Element machine : rig.of(Kind.MACHINE)) {
+            boolean isDefault = java.util.stream.Stream.of(Machines.PLAYBACK, Machines.RECORDING)
+                    .anyMatch(s -> machine.get(s) instanceof org.gullyrun.core.rig.Choice c && c.id().equals(device));
+            if (isDefault) {
+                node.under = node.under.isEmpty() ? "default" : node.under + ", default";
+            }
+        }
+    }
+
+    private void programs() {
+        for (Element source : rig.of(Kind.SOURCE)) {
+            MapNode node = node(source.id(), Stage.SOURCES, source.name());
+            node.sourceClass = source.get(Sources.CLASS);
+            put(node, source.id());
+            String at = source.or(Sources.AT, "");
+            if (free(at) && points.get(at) == PointKind.RECORDING) {
+                deviceNode(at, Stage.PROGRAMS);
+            }
+        }
+        for (Element application : rig.of(Kind.APPLICATION)) {
+            String outPoint = application.id() + "#out";
+            String inPoint = application.id() + "#in";
+            if (free(outPoint) || free(inPoint)) {
+                MapNode node = node(application.id(), Stage.PROGRAMS, application.name());
+                put(node, outPoint);
+                put(node, inPoint);
+            }
+        }
+    }
+
+    private MapNode deviceNode(String device, Stage stage) {
+        MapNode node = node(device, stage, rig.name(device));
+        put(node, device);
+        rig.find(device, Kind.DEVICE).ifPresent(d -> node.tag = kilo(d));
+        defaultTag(node, device);
+        return node;
+    }
+
+    private static String kilo(Element device) {
+        Double rate = device.get(Devices.RATE);
+        return rate == null ? "" : String.format(Locale.ROOT, rate % 1000 == 0 ? "%.0f" : "%.1f", rate / 1000);
+    }
+
+    private void links() {
+        for (Element processor : rig.of(Kind.PROCESSOR)) {
+            String offers = processor.or(Links.PROCESSOR_TO, "");
+            if (free(offers)) {
+                MapNode node = node(processor.id(), Stage.DEVICES, processor.name());
+                put(node, offers);
+                rig.find(offers, Kind.DEVICE).ifPresent(d -> node.tag = kilo(d));
+            }
+        }
+        for (Element cable : rig.of(Kind.CABLE)) {
+            pair(cable, cable.or(Links.CABLE_FROM, ""), cable.or(Links.CABLE_TO, ""), cable.name(), Boolean.TRUE.equals(cable.get(Links.CABLE_CONVERTS)));
+        }
+        for (Element wire : rig.of(Kind.WIRE)) {
+            String to = wire.or(Links.WIRE_TO, "");
+            boolean read = out.getOrDefault(to, Set.of()).stream()
+                    .anyMatch(p -> points.get(p) == PointKind.STRIP || points.get(p) == PointKind.INPUT);
+            boolean digital = wire.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL;
+            pair(wire, wire.or(Links.WIRE_FROM, ""), to, read ? rig.name(to) : wire.name(), !digital);
+        }
+    }
+
+    private void pair(Element link, String from, String to, String title, boolean converts) {
+        if (!free(from) || !free(to)) {
+            return;
+        }
+        MapNode node = node(link.id(), Stage.DEVICES, title);
+        put(node, from);
+        put(node, to);
+        String a = rig.find(from, Kind.DEVICE).map(MapBuilder::kilo).orElse("");
+        String b = rig.find(to, Kind.DEVICE).map(MapBuilder::kilo).orElse("");
+        boolean differ = !a.isEmpty() && !b.isEmpty() && !a.equals(b);
+        node.tag = differ ? a + " ≠ " + b : b;
+        node.tagIsBad = differ && !converts;
+        defaultTag(node, from);
+    }
+
+    private void rest() {
+        points.forEach((point, kind) -> {
+            if (free(point)) {
+                if (kind == PointKind.DIRECT) {
+                    put(node(point, Stage.DEVICES, rig.name(point)), point);
+                } else {
+                    deviceNode(point, Stage.DEVICES);
+                }
+            }
+        });
+    }
+
+    private MapModel finish() {
+        Map<String, MapEdge> edges = new LinkedHashMap<>();
+        List<MapNode> placed = new ArrayList<>();
+        for (MapNode node : nodes) {
+            placed.add(isBehind(node) ? moved(node, Stage.PRODUCTIONS) : node);
+        }
+        segments.forEach((key, segment) -> {
+            Port from = ports.get(key.from());
+            Port to = ports.get(key.to());
+            if (from.node != to.node) {
+                MapEdge edge = new MapEdge(from.node, from.east, to.node, to.west);
+                edge = edges.computeIfAbsent(edge.ports(), new Known(edge)::get);
+                edge.keys.add(key);
+                edge.open |= segment.open;
+                edge.openEverywhere &= segment.openEverywhere;
+                edge.air |= segment.air;
+                edge.loop = edge.loop.isEmpty() ? segment.loop : edge.loop;
+                edge.closed = edge.closed.isEmpty() ? segment.closed : edge.closed;
+                edge.level = Math.max(edge.level, segment.level);
+            }
+        });
+        depths(edges.values());
+        return new MapModel(List.copyOf(placed), List.copyOf(edges.values()));
+    }
+
+    private record Known(MapEdge edge) {
+        MapEdge get(String ignored) {
+            return edge;
+        }
+    }
+
+    /** A device that mixers or productions feed, and that leads on to neither: it stands behind them. */
+    private boolean isBehind(MapNode node) {
+        if (node.stage != Stage.DEVICES) {
+            return false;
+        }
+        boolean fed = node.points.stream()
+                .flatMap(p -> in.getOrDefault(p, Set.of()).stream())
+                .anyMatch(this::isEngine);
+        boolean leads = node.points.stream()
+                .flatMap(p -> out.getOrDefault(p, Set.of()).stream())
+                .anyMatch(this::isEngine);
+        return fed && !leads;
+    }
+
+    private boolean isEngine(String point) {
+        Port port = ports.get(point);
+        return port != null && port.node.isGrid();
+    }
+
+    private MapNode moved(MapNode node, Stage stage) {
+        MapNode moved = new MapNode(node.id, stage, node.title);
+        moved.tag = node.tag;
+        moved.tagIsBad = node.tagIsBad;
+        moved.under = node.under;
+        moved.points.addAll(node.points);
+        node.points.forEach(p -> ports.put(p, new Port(moved, 0, 0)));
+        return moved;
+    }
+
+    /** Within a stage what feeds another stands before it; circles are left as they are met. */
+    private void depths(java.util.Collection<MapEdge> edges) {
+        for (int round = 0; round < 4; round++) {
+            for (MapEdge edge : edges) {
+                if (edge.from.stage == edge.to.stage && edge.to.depth <= edge.from.depth && edge.loop.isEmpty()) {
+                    edge.to.depth = Math.min(4, edge.from.depth + 1);
+                }
+            }
+        }
+    }
+}

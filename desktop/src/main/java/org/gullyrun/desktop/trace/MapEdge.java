@@ -1,0 +1,36 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.LinkedHashSet;
+import java.util.Set;
+import org.gullyrun.desktop.state.SegmentKey;
+
+/** A channel between two nodes: all segments that run between the same ports. Filled while being built. */
+final class MapEdge {
+    final MapNode from;
+    final int fromPort;
+    final MapNode to;
+    final int toPort;
+    final Set<SegmentKey> keys = new LinkedHashSet<>();
+    boolean open;
+    boolean openEverywhere = true;
+    boolean air;
+    String loop = "";
+    String closed = "";
+    double level = Double.NEGATIVE_INFINITY;
+
+    MapEdge(MapNode from, int fromPort, MapNode to, int toPort) {
+        this.from = from;
+        this.fromPort = fromPort;
+        this.to = to;
+        this.toPort = toPort;
+    }
+
+    /** Whether it goes back: such channels are led beneath the map. */
+    boolean isReturn() {
+        return to.layer() <= from.layer();
+    }
+
+    String ports() {
+        return from.id + ":" + fromPort + ">" + to.id + ":" + toPort;
+    }
+}

@@ -1,0 +1,153 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import org.eclipse.elk.alg.layered.LayeredLayoutProvider;
+import org.eclipse.elk.alg.layered.options.CrossingMinimizationStrategy;
+import org.eclipse.elk.alg.layered.options.CycleBreakingStrategy;
+import org.eclipse.elk.alg.layered.options.LayeredMetaDataProvider;
+import org.eclipse.elk.alg.layered.options.LayeredOptions;
+import org.eclipse.elk.alg.layered.options.LayeringStrategy;
+import org.eclipse.elk.alg.layered.options.NodePlacementStrategy;
+import org.eclipse.elk.core.data.LayoutMetaDataService;
+import org.eclipse.elk.core.options.Direction;
+import org.eclipse.elk.core.options.EdgeRouting;
+import org.eclipse.elk.core.options.PortConstraints;
+import org.eclipse.elk.core.options.PortSide;
+import org.eclipse.elk.core.util.BasicProgressMonitor;
+import org.eclipse.elk.graph.ElkBendPoint;
+import org.eclipse.elk.graph.ElkEdge;
+import org.eclipse.elk.graph.ElkEdgeSection;
+import org.eclipse.elk.graph.ElkNode;
+import org.eclipse.elk.graph.ElkPort;
+import org.eclipse.elk.graph.util.ElkGraphUtil;
+
+/**
+ * Where everything on the run map stands, up and down: heights of nodes, and at which height each channel passes the
+ * layers between its ends. Across, {@link MapView} spreads the layers over the room there is.
+ *
+ * <p>Source: Eclipse ELK's layered algorithm with layers pinned to the map's stages; channels that go back are left out
+ * and led beneath. Call off the interface thread: the first call in a process takes most of a second.
+ *
+ * @param y for each node's id its top
+ * @param passing for each channel's ports the heights at which it passes the layers between, left to right
+ * @param height of the whole
+ */
+record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, double height) {
+
+    private static final double LAYER = 1000;
+
+    static {
+        // Makes the library's own value types known to it; without this it cannot copy their defaults.
+        LayoutMetaDataService.getInstance().registerLayoutMetaDataProviders(new LayeredMetaDataProvider());
+    }
+
+    /** Lays out a map. */
+    static MapLayout of(MapModel model, MapMetrics metrics) {
+        ElkNode root = ElkGraphUtil.createGraph();
+        root.setProperty(LayeredOptions.DIRECTION, Direction.RIGHT);
+        root.setProperty(LayeredOptions.LAYERING_STRATEGY, LayeringStrategy.INTERACTIVE);
+        root.setProperty(LayeredOptions.CYCLE_BREAKING_STRATEGY, CycleBreakingStrategy.INTERACTIVE);
+        root.setProperty(LayeredOptions.FEEDBACK_EDGES, true);
+        root.setProperty(LayeredOptions.SEPARATE_CONNECTED_COMPONENTS, false);
+        root.setProperty(LayeredOptions.RANDOM_SEED, 1);
+        root.setProperty(LayeredOptions.THOROUGHNESS, 40);
+        root.setProperty(LayeredOptions.EDGE_ROUTING, EdgeRouting.ORTHOGONAL);
+        root.setProperty(LayeredOptions.NODE_PLACEMENT_STRATEGY, NodePlacementStrategy.BRANDES_KOEPF);
+        root.setProperty(LayeredOptions.CROSSING_MINIMIZATION_STRATEGY, CrossingMinimizationStrategy.LAYER_SWEEP);
+        root.setProperty(LayeredOptions.SPACING_NODE_NODE, 7 * metrics.unit());
+        root.setProperty(LayeredOptions.SPACING_EDGE_NODE, 7 * metrics.unit());
+        root.setProperty(LayeredOptions.SPACING_EDGE_EDGE, 7 * metrics.unit());
+        List<List<MapNode>> layers = new ArrayList<>(model.layers());
+        Map<MapNode, ElkNode> made = new IdentityHashMap<>();
+        Map<String, ElkPort> ports = new HashMap<>();
+        for (int layer = 0; layer < layers.size(); layer++) {
+            double y = 0;
+            for (MapNode node : layers.get(layer)) {
+                ElkNode elk = ElkGraphUtil.createNode(root);
+                double height = metrics.height(node);
+                elk.setDimensions(100, height);
+                elk.setLocation(layer * LAYER, y);
+                y += height + 10;
+                elk.setProperty(LayeredOptions.PORT_CONSTRAINTS, PortConstraints.FIXED_POS);
+                made.put(node, elk);
+                for (int r = 0; r < Math.max(1, node.rows.size()); r++) {
+                    ports.put(node.id + "<" + r, port(elk, PortSide.WEST, 0, metrics.west(node, r)));
+                }
+                for (int c = 0; c < Math.max(1, node.columns.size()); c++) {
+                    ports.put(node.id + ">" + c, port(elk, PortSide.EAST, 100, metrics.east(node, c)));
+                }
+            }
+        }
+        Map<String, ElkEdge> edges = new HashMap<>();
+        for (MapEdge edge : model.edges()) {
+            if (!edge.isReturn()) {
+                edges.put(
+                        edge.ports(),
+                        ElkGraphUtil.createSimpleEdge(
+                                ports.get(edge.from.id + ">" + edge.fromPort),
+                                ports.get(edge.to.id + "<" + edge.toPort)));
+            }
+        }
+        new LayeredLayoutProvider().layout(root, new BasicProgressMonitor());
+        Map<String, Double> y = new HashMap<>();
+        made.forEach((node, elk) -> y.put(node.id, elk.getY()));
+        double[] middle = new double[layers.size()];
+        for (int i = 0; i < middle.length; i++) {
+            ElkNode first = made.get(layers.get(i).getFirst());
+            middle[i] = first.getX() + first.getWidth() / 2;
+        }
+        Map<String, List<Double>> passing = new HashMap<>();
+        for (MapEdge edge : model.edges()) {
+            ElkEdge elk = edges.get(edge.ports());
+            if (elk != null) {
+                int from = place(layers, edge.from);
+                int to = place(layers, edge.to);
+                List<Double> heights = new ArrayList<>();
+                for (int layer = from + 1; layer < to; layer++) {
+                    heights.add(at(elk, middle[layer]));
+                }
+                passing.put(edge.ports(), heights);
+            }
+        }
+        return new MapLayout(y, passing, root.getHeight());
+    }
+
+    private static int place(List<List<MapNode>> layers, MapNode node) {
+        for (int i = 0; i < layers.size(); i++) {
+            if (layers.get(i).getFirst().layer() == node.layer()) {
+                return i;
+            }
+        }
+        throw new IllegalStateException("a node in no layer: " + node.id);
+    }
+
+    private static ElkPort port(ElkNode node, PortSide side, double x, double y) {
+        ElkPort port = ElkGraphUtil.createPort(node);
+        port.setProperty(LayeredOptions.PORT_SIDE, side);
+        port.setLocation(x, y);
+        port.setDimensions(0, 0);
+        return port;
+    }
+
+    /** The height of a routed channel at a place across: there it runs level, since it turns between layers only. */
+    private static double at(ElkEdge edge, double x) {
+        if (edge.getSections().isEmpty()) {
+            return 0;
+        }
+        ElkEdgeSection section = edge.getSections().getFirst();
+        double px = section.getStartX();
+        double py = section.getStartY();
+        for (ElkBendPoint bend : section.getBendPoints()) {
+            if (px <= x && x <= bend.getX()) {
+                return py;
+            }
+            px = bend.getX();
+            py = bend.getY();
+        }
+        return py;
+    }
+}

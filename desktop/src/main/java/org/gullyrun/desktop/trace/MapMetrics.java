@@ -1,0 +1,85 @@
+package org.gullyrun.desktop.trace;
+
+import javafx.scene.text.Font;
+import org.gullyrun.desktop.look.Type;
+
+/**
+ * The sizes of what the run map draws, in pixels.
+ *
+ * @param unit one pixel at 100 % text
+ */
+record MapMetrics(double unit) {
+    private static final double LINE_HEIGHT = 35;
+    private static final double LINE_AT = 21;
+    private static final double GRID_HEAD = 25;
+    private static final double GRID_ROW = 18;
+    private static final double GRID_COLUMN = 15;
+
+    Font name() {
+        return Type.sans(12.5 * unit);
+    }
+
+    Font strong() {
+        return Type.strong(12.5 * unit);
+    }
+
+    Font water() {
+        return Type.water(13.5 * unit);
+    }
+
+    Font row() {
+        return Type.sans(11.5 * unit);
+    }
+
+    Font tag() {
+        return Type.figures(10.5 * unit);
+    }
+
+    Font small() {
+        return Type.sans(10.5 * unit);
+    }
+
+    double height(MapNode node) {
+        return unit * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows.size() + node.columns.size()) + 4 : LINE_HEIGHT);
+    }
+
+    /** How far down a node's row comes in. */
+    double west(MapNode node, int row) {
+        return unit * (node.isGrid() ? GRID_HEAD + GRID_ROW * (row + 0.5) : LINE_AT);
+    }
+
+    /** How far down a node's column goes out. */
+    double east(MapNode node, int column) {
+        return unit * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows.size() + column + 0.5) : LINE_AT);
+    }
+
+    /** How far across a column of a grid stands. */
+    double column(MapNode node, int column) {
+        return labelWidth(node) + unit * (10 + GRID_COLUMN * column);
+    }
+
+    private double labelWidth(MapNode node) {
+        double widest = 0;
+        for (MapNode.Lane lane : node.rows) {
+            widest = Math.max(widest, Type.width(lane.label(), row()));
+        }
+        for (int c = 0; c < node.columns.size(); c++) {
+            // A column's name stands before its exit, so later ones have more room.
+            widest = Math.max(widest, Type.width(node.columns.get(c).label(), row()) - unit * (GRID_COLUMN * c - 2));
+        }
+        return Math.min(widest, 150 * unit);
+    }
+
+    /** How wide a node has to be for everything on it to be read. */
+    double width(MapNode node) {
+        if (node.isGrid()) {
+            double head = Type.width(node.title, strong());
+            return Math.max(head, column(node, node.columns.size() - 1) + unit * 12);
+        }
+        double title = Math.min(170 * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
+        double under = Math.min(170 * unit, Type.width(node.under, small()));
+        double tag = node.tag.isEmpty() ? 0 : Type.width(node.tag, tag()) + unit * 8;
+        double lead = node.sourceClass != null || node.stage == MapNode.Stage.SOURCES ? 18 : node.stage == MapNode.Stage.OUTLETS ? 12 : 0;
+        return unit * lead + Math.max(title + tag, under) + unit * 2;
+    }
+}

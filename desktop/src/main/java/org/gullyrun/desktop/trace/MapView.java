@@ -1,0 +1,202 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import javafx.application.Platform;
+import javafx.scene.CacheHint;
+import javafx.scene.Group;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.CubicCurveTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.transform.Scale;
+import javafx.scene.transform.Translate;
+import org.gullyrun.desktop.state.Culprit;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Shown;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
+
+/** The run map: draws the state's reading, lights its selection; it can be zoomed and panned. */
+public final class MapView extends Region {
+    private static final double CLOSEST = 3;
+
+    private final Store store;
+    private final Group contours = new Group();
+    private final Group holder = new Group();
+    private final Translate pan = new Translate();
+    private final Scale zoom = new Scale(1, 1);
+    private final ExecutorService surveyor = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "gullyrun-map");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private @Nullable MapModel model;
+    private @Nullable MapLayout layout;
+    private @Nullable MapDrawing drawing;
+    private String signature = "";
+    private long turn;
+    private boolean moved;
+    private double grabX;
+    private double grabY;
+
+    /** A map of what the store holds. */
+    public MapView(Store store) {
+        this.store = store;
+        setId("map");
+        getStyleClass().add("sheet");
+        holder.getTransforms().addAll(pan, zoom);
+        getChildren().addAll(contours, holder);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(widthProperty());
+        clip.heightProperty().bind(heightProperty());
+        setClip(clip);
+        widthProperty().addListener(x -> redraw());
+        heightProperty().addListener(x -> redraw());
+        addEventHandler(ScrollEvent.SCROLL, this::scroll);
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            grabX = e.getX() - pan.getX();
+            grabY = e.getY() - pan.getY();
+        });
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
+            moved = true;
+            quick(true);
+            pan.setX(e.getX() - grabX);
+            pan.setY(e.getY() - grabY);
+        });
+        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> quick(false));
+        addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
+            if (e.isStillSincePress()) {
+                store.select(Selection.NOTHING);
+            }
+        });
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        boolean first = model == null;
+        if (first || before.reading() != now.reading() || before.scene() != now.scene()
+                || before.textScale() != now.textScale()) {
+            rebuild(now);
+        }
+        if (drawing != null) {
+            drawing.light(now.shown(), Culprit.wrong(now));
+        }
+    }
+
+    private void rebuild(State state) {
+        MapModel next = MapBuilder.build(state.reading(), state.scene());
+        String nextSignature = next.signature() + state.textScale();
+        model = next;
+        if (nextSignature.equals(signature) && layout != null) {
+            redraw();
+            return;
+        }
+        long mine = ++turn;
+        MapMetrics metrics = new MapMetrics(state.textScale());
+        surveyor.execute(() -> {
+            MapLayout made = MapLayout.of(next, metrics);
+            Platform.runLater(() -> {
+                if (mine == turn) {
+                    signature = nextSignature;
+                    layout = made;
+                    redraw();
+                }
+            });
+        });
+    }
+
+    private void redraw() {
+        MapModel m = model;
+        MapLayout l = layout;
+        if (m == null || l == null || getWidth() <= 0 || !(m.signature() + store.state().textScale()).equals(signature)) {
+            return;
+        }
+        MapMetrics metrics = new MapMetrics(store.state().textScale());
+        MapDrawing trial = draw(m, l, metrics, getWidth(), getHeight());
+        double fit = Math.min(1, Math.min(getHeight() / trial.height(), getWidth() / trial.width()));
+        drawing = fit < 1 ? draw(m, l, metrics, getWidth() / fit, getHeight() / fit) : trial;
+        holder.getChildren().setAll(drawing.world());
+        drawing.light(store.state().shown(), Culprit.wrong(store.state()));
+        if (!moved) {
+            fit();
+        }
+        contours();
+    }
+
+    private MapDrawing draw(MapModel m, MapLayout l, MapMetrics metrics, double width, double height) {
+        return new MapDrawing(m, l, metrics, width, height, store::select, this::preview);
+    }
+
+    private void preview(Selection selection) {
+        State state = store.state();
+        if (drawing != null && state.selection() instanceof Selection.Nothing) {
+            drawing.light(
+                    selection instanceof Selection.Nothing ? state.shown() : Shown.of(state.reading(), selection, state.scene()),
+                    Set.of());
+        }
+    }
+
+    /** Fits the whole map into the view. */
+    public void fit() {
+        if (drawing != null) {
+            double fit = Math.min(1, Math.min(getHeight() / drawing.height(), getWidth() / drawing.width()));
+            zoom.setX(fit);
+            zoom.setY(fit);
+            pan.setX(Math.max(0, (getWidth() - drawing.width() * fit) / 2));
+            pan.setY(0);
+            moved = false;
+        }
+    }
+
+    /** Zooms about the middle of the view. */
+    public void zoomBy(double factor) {
+        zoomAt(factor, getWidth() / 2, getHeight() / 2);
+    }
+
+    private void zoomAt(double factor, double x, double y) {
+        double to = Math.clamp(zoom.getX() * factor, 0.2, CLOSEST);
+        double real = to / zoom.getX();
+        moved = true;
+        pan.setX(x - (x - pan.getX()) * real);
+        pan.setY(y - (y - pan.getY()) * real);
+        zoom.setX(to);
+        zoom.setY(to);
+    }
+
+    private void scroll(ScrollEvent e) {
+        if (e.getDeltaY() != 0) {
+            zoomAt(Math.exp(e.getDeltaY() * 0.002), e.getX(), e.getY());
+            e.consume();
+        }
+    }
+
+    /** While it moves it is drawn from a picture: several times as fast on big maps. */
+    private void quick(boolean on) {
+        if (drawing != null) {
+            drawing.world().setCache(on);
+            drawing.world().setCacheHint(on ? CacheHint.SPEED : CacheHint.DEFAULT);
+        }
+    }
+
+    /** The faint lines of height behind the map, which make it a survey sheet. */
+    private void contours() {
+        contours.getChildren().clear();
+        for (int i = 0; i < getHeight() / 95; i++) {
+            Path line = new Path(new MoveTo(-20, 62 + i * 95.0));
+            double y = 62 + i * 95.0;
+            for (double x = -20; x < getWidth() + 220; x += 220) {
+                double bend = 26 * Math.sin(i * 1.7 + x / 310);
+                line.getElements().add(new CubicCurveTo(x + 75, y - 20 + bend, x + 145, y + 24 - bend, x + 220, y + bend / 2));
+            }
+            line.getStyleClass().add("contour");
+            contours.getChildren().add(line);
+        }
+        contours.setMouseTransparent(true);
+    }
+}

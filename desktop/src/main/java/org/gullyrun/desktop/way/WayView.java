@@ -1,0 +1,88 @@
+package org.gullyrun.desktop.way;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** The way: the steps one under the other, joined by a line that is walked down. */
+public final class WayView extends VBox {
+    /** The width of the column at 100 % text. */
+    public static final double WIDTH = 84;
+
+    private final Store store;
+    private final List<Button> steps = new ArrayList<>();
+    private final List<Label> states = new ArrayList<>();
+
+    /** The steps of what the store holds. */
+    public WayView(Store store) {
+        this.store = store;
+        setId("way");
+        getStyleClass().add("way");
+        setAlignment(Pos.TOP_CENTER);
+        setPadding(new Insets(26, 0, 0, 0));
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        if (steps.isEmpty() || before.textScale() != now.textScale()) {
+            build(now.textScale());
+        }
+        for (Step step : Step.values()) {
+            Button button = steps.get(step.ordinal());
+            Nodes.mark(button, "selected", step == now.step());
+            long open = now.reading().findings().stream().filter(Finding::isBad).count();
+            String state = switch (step) {
+                case TRACE -> "";
+                case FINDINGS -> open == 0 ? "clear" : open + " open";
+            };
+            Label label = states.get(step.ordinal());
+            label.setText(state);
+            label.getStyleClass().setAll("label", "small", open == 0 ? "good-text" : "bad-text");
+            button.setAccessibleText(step.label() + (state.isEmpty() ? "" : ", " + state));
+        }
+    }
+
+    private void build(double u) {
+        getChildren().clear();
+        steps.clear();
+        states.clear();
+        setPrefWidth(WIDTH * u);
+        setMinWidth(WIDTH * u);
+        for (Step step : Step.values()) {
+            if (step.ordinal() > 0) {
+                Line line = Nodes.line(0, 0, 0, 30 * u, "way-line", "ahead");
+                VBox.setMargin(line, new Insets(5, 0, 5, 0));
+                getChildren().add(line);
+            }
+            Circle ring = new Circle(7.5 * u);
+            ring.getStyleClass().add("way-dot");
+            Circle core = new Circle(2.8 * u);
+            core.getStyleClass().add("way-core");
+            Label name = Nodes.label(step.label());
+            Label state = Nodes.label("", "small");
+            VBox stack = new VBox(2, new StackPane(ring, core), name, state);
+            stack.setAlignment(Pos.CENTER);
+            Button button = new Button();
+            button.setGraphic(stack);
+            button.getStyleClass().setAll("way-step");
+            button.setId("step-" + step.name().toLowerCase(java.util.Locale.ROOT));
+            button.setPrefWidth((WIDTH - 4) * u);
+            button.setOnAction(e -> store.go(step));
+            steps.add(button);
+            states.add(state);
+            getChildren().add(button);
+        }
+    }
+}

@@ -1,0 +1,146 @@
+package org.gullyrun.desktop.window;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.Node;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javafx.stage.StageStyle;
+import javax.imageio.ImageIO;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.desktop.find.FindIndex;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** Renders the real window into a picture file. */
+public final class Picture {
+    private static final long PATIENCE = 20_000;
+
+    private Picture() {}
+
+    /**
+     * What the picture is to show.
+     *
+     * @param what the case
+     * @param survey the id of a survey, or empty for the first
+     * @param step trace or findings
+     * @param scene the name of a scene, or empty for all
+     * @param select what is typed into the find field to select something, or empty
+     * @param hop the rung whose settings are open, -1 for none
+     * @param night whether on the night sheet
+     * @param textScale 1 for 100 %
+     * @param width in pixels
+     * @param height in pixels
+     */
+    public record Wanted(
+            Case what,
+            String survey,
+            String step,
+            String scene,
+            String select,
+            int hop,
+            boolean night,
+            double textScale,
+            int width,
+            int height) {}
+
+    /** Renders and writes a PNG; needs a display, which may be virtual. */
+    public static void write(Wanted wanted, Path file) throws IOException {
+        CompletableFuture<WritableImage> done = new CompletableFuture<>();
+        Platform.startup(() -> {
+            try {
+                show(wanted, done);
+            } catch (RuntimeException e) {
+                done.completeExceptionally(e);
+            }
+        });
+        try {
+            WritableImage image = done.get(PATIENCE + 5_000, TimeUnit.MILLISECONDS);
+            ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file.toFile());
+        } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
+            throw new IOException("the window could not be rendered: " + e, e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("interrupted", e);
+        } finally {
+            Platform.exit();
+        }
+    }
+
+    private static void show(Wanted wanted, CompletableFuture<WritableImage> done) {
+        Type.load();
+        Store store = new Store(wanted.what, null, Platform::runLater);
+        if (!wanted.survey.isEmpty()) {
+            store.chooseSurvey(wanted.survey);
+        }
+        store.look(wanted.night, wanted.textScale);
+        store.go(Step.valueOf(wanted.step.toUpperCase(Locale.ROOT)));
+        Stage stage = new Stage(StageStyle.UNDECORATED);
+        Workbench workbench = new Workbench(
+                stage, store, new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-picture-none")), new FilePicker() {
+                    @Override
+                    public java.util.Optional<Path> toOpen() {
+                        return java.util.Optional.empty();
+                    }
+
+                    @Override
+                    public java.util.Optional<Path> toSave(String suggested) {
+                        return java.util.Optional.empty();
+                    }
+                });
+        stage.setWidth(wanted.width);
+        stage.setHeight(wanted.height);
+        stage.show();
+        long began = System.currentTimeMillis();
+        new AnimationTimer() {
+            private int frames;
+            private boolean selected;
+
+            @Override
+            public void handle(long now) {
+                Node map = workbench.scene().lookup("#map");
+                boolean drawn = map != null && !map.lookupAll(".bank").isEmpty();
+                boolean surveyed = wanted.survey.isEmpty()
+                        || store.state().reading().rig() == store.state().surveyShown().rig();
+                boolean late = System.currentTimeMillis() - began > PATIENCE;
+                if (drawn && surveyed && !selected) {
+                    selected = true;
+                    select(wanted, store);
+                    frames = 0;
+                }
+                boolean mended = store.state().shown().finding() == null || store.state().remedies() != null;
+                frames = drawn && selected && mended ? frames + 1 : 0;
+                if (frames > 20 || late) {
+                    stop();
+                    done.complete(workbench.scene().snapshot(null));
+                }
+            }
+        }.start();
+    }
+
+    private static void select(Wanted wanted, Store store) {
+        for (int i = 0; i < store.state().reading().scenes().size(); i++) {
+            if (store.state().reading().scenes().get(i).name().equalsIgnoreCase(wanted.scene)) {
+                store.chooseScene(i);
+            }
+        }
+        List<FindIndex.Hit> hits = FindIndex.search(wanted.select, store.state().reading(), List.of());
+        if (!hits.isEmpty()) {
+            store.select(hits.getFirst().selection());
+        } else if (!wanted.select.isEmpty()) {
+            store.select(new Selection.Trouble(wanted.select));
+        }
+        if (wanted.hop >= 0) {
+            store.lookAt(wanted.hop);
+        }
+    }
+}

@@ -1,0 +1,319 @@
+package org.gullyrun.desktop.window;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import javafx.animation.PauseTransition;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
+import javafx.util.Duration;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.basins.BasinsView;
+import org.gullyrun.desktop.evidence.EvidenceView;
+import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.findings.FindingsView;
+import org.gullyrun.desktop.head.HeadView;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.trace.MapView;
+import org.gullyrun.desktop.way.WayView;
+
+/** The window: its parts in their places, its keys, its files. */
+public final class Workbench {
+    private static final double TEXT = 13;
+    private static final Duration MESSAGE = Duration.seconds(4);
+
+    private final Store store;
+    private final Stage stage;
+    private final Remembered remembered;
+    private final FilePicker files;
+    private final BorderPane frame = new BorderPane();
+    private final StackPane middle = new StackPane();
+    private final HBox message = new HBox();
+    private final Overlay overlay = new Overlay();
+    private final HeadView head;
+    private final MapView map;
+    private final FindingsView findings;
+    private final List<Action> actions;
+    private final PauseTransition messageTime = new PauseTransition(MESSAGE);
+    private final Scene scene;
+
+    /** Makes the window on a stage; it is not shown yet. */
+    public Workbench(Stage stage, Store store, Remembered remembered, FilePicker files) {
+        this.stage = stage;
+        this.store = store;
+        this.remembered = remembered;
+        this.files = files;
+        this.actions = actions();
+        this.map = new MapView(store);
+        this.findings = new FindingsView(store);
+        this.head = new HeadView(store, () -> actions, remembered::recent, this::open);
+        middle.getChildren().addAll(findings, map);
+        frame.setTop(head);
+        frame.setLeft(new WayView(store));
+        frame.setCenter(middle);
+        frame.setRight(new EvidenceView(store));
+        frame.setBottom(new BasinsView(store));
+        message.setId("message");
+        message.setVisible(false);
+        message.setMaxSize(560, Region.USE_PREF_SIZE);
+        StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
+        StackPane.setMargin(message, new Insets(0, 0, BasinsView.HEIGHT + 14, 0));
+        message.setOnMouseClicked(e -> store.dismiss());
+        StackPane root = new StackPane(frame, message, overlay);
+        this.scene = new Scene(root, 1280, 800);
+        scene.getStylesheets()
+                .add(Objects.requireNonNull(Nodes.class.getResource("sheet.css")).toExternalForm());
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        stage.setScene(scene);
+        stage.setMinWidth(900);
+        stage.setMinHeight(600);
+        stage.setOnCloseRequest(this::closing);
+        messageTime.setOnFinished(e -> store.dismiss());
+        store.watch(this::update);
+    }
+
+    /** The scene of the window. */
+    public Scene scene() {
+        return scene;
+    }
+
+    private void update(State before, State now) {
+        stage.setTitle(now.what().title() + (now.unsaved() ? " (unsaved)" : "") + " – Gullyrun");
+        List<String> classes = scene.getRoot().getStyleClass();
+        if (now.night() != classes.contains("night")) {
+            if (now.night()) {
+                classes.add("night");
+            } else {
+                classes.remove("night");
+            }
+        }
+        scene.getRoot().setStyle("-fx-font-size: " + TEXT * now.textScale() + "px;");
+        map.setVisible(now.step() == Step.TRACE);
+        findings.setVisible(now.step() == Step.FINDINGS);
+        if (before.message() != now.message() || before == now) {
+            tell(now.message());
+        }
+        remembered.number("night", now.night() ? 1 : 0);
+        remembered.number("text", now.textScale());
+    }
+
+    private void tell(@org.jspecify.annotations.Nullable Message what) {
+        messageTime.stop();
+        message.setVisible(what != null);
+        if (what != null) {
+            message.getStyleClass().setAll("message", what.isError() ? "error" : "plain");
+            message.getChildren().setAll(Nodes.label(what.text()));
+            if (!what.isError()) {
+                messageTime.playFromStart();
+            }
+        }
+    }
+
+    // Keys.
+
+    private List<Action> actions() {
+        List<Action> all = new ArrayList<>();
+        all.add(new Action("open", "Case", "Open a case …", List.of("Shortcut+O"), "Ctrl O", this::chooseFile));
+        all.add(new Action("save", "Case", "Save", List.of("Shortcut+S"), "Ctrl S", () -> save(() -> {})));
+        all.add(new Action("save-as", "Case", "Save as …", List.of("Shortcut+Shift+S"), "Ctrl Shift S", () -> saveAs(() -> {})));
+        all.add(new Action("sample", "Case", "Open the sample show", List.of(), "", () -> kept(() -> store.replace(SampleShow.make(), null))));
+        all.add(new Action("night", "Look", "Day or night sheet", List.of("Shortcut+Shift+N"), "Ctrl Shift N", () -> store.look(!store.state().night(), store.state().textScale())));
+        all.add(new Action("larger", "Look", "Larger text", List.of("Shortcut+PLUS", "Shortcut+EQUALS", "Shortcut+ADD"), "Ctrl +", () -> text(0.125)));
+        all.add(new Action("smaller", "Look", "Smaller text", List.of("Shortcut+MINUS", "Shortcut+SUBTRACT"), "Ctrl −", () -> text(-0.125)));
+        all.add(new Action("trace", "Go", "Trace", List.of("3"), "3", () -> store.go(Step.TRACE)));
+        all.add(new Action("findings", "Go", "Findings", List.of("4"), "4", () -> store.go(Step.FINDINGS)));
+        all.add(new Action("next", "Go", "Next finding", List.of("N"), "N", () -> store.selectFinding(1)));
+        all.add(new Action("previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
+        all.add(new Action("on-map", "Go", "Show on the map", List.of("T"), "T", () -> store.go(Step.TRACE)));
+        all.add(new Action("scene-on", "Go", "Next scene", List.of("CLOSE_BRACKET"), "]", () -> scene(1)));
+        all.add(new Action("scene-back", "Go", "Scene before", List.of("OPEN_BRACKET"), "[", () -> scene(-1)));
+        all.add(new Action("find", "Go", "Find anything", List.of("Shortcut+K"), "Ctrl K", this::find));
+        all.add(new Action("down-run", "Run", "Follow the run on", List.of("RIGHT"), "→", () -> store.followRun(1)));
+        all.add(new Action("up-run", "Run", "Follow the run back", List.of("LEFT"), "←", () -> store.followRun(-1)));
+        all.add(new Action("nothing", "Run", "Select nothing", List.of("ESCAPE"), "Esc", this::escape));
+        all.add(new Action("remedy", "Change", "Make the first remedy", List.of("Shortcut+ENTER"), "Ctrl Enter", this::firstRemedy));
+        all.add(new Action("undo", "Change", "Undo", List.of("Shortcut+Z"), "Ctrl Z", () -> store.undo()));
+        all.add(new Action("redo", "Change", "Redo", List.of("Shortcut+Y", "Shortcut+Shift+Z"), "Ctrl Y", () -> store.redo()));
+        all.add(new Action("fit", "Map", "Fit the map", List.of("0", "Shortcut+DIGIT0"), "0", () -> map().fit()));
+        all.add(new Action("closer", "Map", "Closer", List.of("PLUS", "EQUALS", "ADD"), "+", () -> map().zoomBy(1.25)));
+        all.add(new Action("farther", "Map", "Farther", List.of("MINUS", "SUBTRACT"), "−", () -> map().zoomBy(0.8)));
+        all.add(new Action("keys", "Help", "Sheet of keys", List.of("F1"), "F1", this::showKeys));
+        return List.copyOf(all);
+    }
+
+    private MapView map() {
+        return map;
+    }
+
+    private void find() {
+        head.find();
+    }
+
+    private void showKeys() {
+        overlay.keys(actions);
+    }
+
+    private void text(double by) {
+        store.look(store.state().night(), store.state().textScale() + by);
+    }
+
+    private void escape() {
+        store.dismiss();
+        store.select(Selection.NOTHING);
+    }
+
+    private void scene(int by) {
+        int count = store.state().reading().scenes().size() + 1;
+        store.chooseScene(Math.floorMod(store.state().scene() + 1 + by, count) - 1);
+    }
+
+    private void firstRemedy() {
+        var known = store.state().remedies();
+        if (known != null && !known.remedies().isEmpty()) {
+            store.change(known.remedies().getFirst().changes());
+        }
+    }
+
+    private void key(KeyEvent e) {
+        if (overlay.isVisible()) {
+            return;
+        }
+        boolean typing = scene.getFocusOwner() instanceof TextInputControl;
+        if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1) {
+            return;
+        }
+        if (store.state().step() == Step.FINDINGS && !typing && (e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP)) {
+            store.selectFinding(e.getCode() == KeyCode.DOWN ? 1 : -1);
+            e.consume();
+            return;
+        }
+        for (Action action : actions) {
+            for (String keys : action.keys()) {
+                if (matches(keys, e)) {
+                    action.run().run();
+                    e.consume();
+                    return;
+                }
+            }
+        }
+    }
+
+    private static boolean matches(String keys, KeyEvent e) {
+        boolean bare = !keys.contains("+");
+        if (bare) {
+            // Some layouts need Shift or AltGr for a sign: the sign counts, not how it is reached.
+            boolean sign = switch (keys) {
+                case "OPEN_BRACKET" -> "[".equals(e.getText());
+                case "CLOSE_BRACKET" -> "]".equals(e.getText());
+                case "PLUS" -> "+".equals(e.getText());
+                case "MINUS" -> "-".equals(e.getText());
+                default -> false;
+            };
+            if (sign && !e.isShortcutDown()) {
+                return true;
+            }
+        }
+        return KeyCombination.valueOf(keys).match(e);
+    }
+
+    // Files.
+
+    private void chooseFile() {
+        kept(() -> files.toOpen().ifPresent(this::openNow));
+    }
+
+    private void open(Path file) {
+        kept(() -> openNow(file));
+    }
+
+    private void openNow(Path file) {
+        if (store.open(file)) {
+            remembered.opened(file);
+            remembered.save();
+        }
+    }
+
+    private void save(Runnable then) {
+        Path file = store.state().file();
+        if (file == null) {
+            saveAs(then);
+        } else if (store.save(file)) {
+            remembered.opened(file);
+            then.run();
+        }
+    }
+
+    private void saveAs(Runnable then) {
+        String suggested = store.state().what().title().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
+        files.toSave(suggested.isEmpty() ? "case" : suggested).ifPresent(file -> {
+            if (store.save(file)) {
+                remembered.opened(file);
+                remembered.save();
+                then.run();
+            }
+        });
+    }
+
+    /** Does something that would lose unsaved changes, after asking what is to become of them. */
+    private void kept(Runnable then) {
+        if (!store.state().unsaved()) {
+            then.run();
+            return;
+        }
+        Map<String, Runnable> answers = new LinkedHashMap<>();
+        answers.put("Save", () -> save(then));
+        answers.put("Do not save", then);
+        answers.put("Go back", () -> {});
+        overlay.ask(
+                "Save the changes to " + store.state().what().title() + "?",
+                "The last one: " + store.state().undo() + ".",
+                answers);
+    }
+
+    private void closing(WindowEvent e) {
+        if (store.state().unsaved()) {
+            e.consume();
+            kept(this::close);
+        } else {
+            remember();
+        }
+    }
+
+    private void close() {
+        remember();
+        stage.close();
+    }
+
+    private void remember() {
+        remembered.number("x", stage.getX());
+        remembered.number("y", stage.getY());
+        remembered.number("width", stage.getWidth());
+        remembered.number("height", stage.getHeight());
+        remembered.save();
+    }
+
+    /** The case of a new window where no file was given: the last one if it is still there, else the sample show. */
+    static Case usualCase() {
+        return SampleShow.make();
+    }
+}
