@@ -31,8 +31,12 @@ final class AuditCommand implements Callable<Integer> {
     @Option(names = "--json", description = "As JSON; the fields are described in docs/formats/audit-json.md.")
     boolean json;
 
-    @Option(names = "--fail-on", paramLabel = "SEVERITY", description = "Exit with 1 if there is a finding as bad: ${COMPLETION-CANDIDATES}.")
-    @Nullable FailOn failOn;
+    @Option(
+            names = "--fail-on",
+            paramLabel = "SEVERITY",
+            description = "Exit with 1 if there is a finding as bad: ${COMPLETION-CANDIDATES}.")
+    @Nullable
+    FailOn failOn;
 
     @Spec
     CommandSpec spec = CommandSpec.create();
@@ -57,7 +61,9 @@ final class AuditCommand implements Callable<Integer> {
             text(out, opened, findings);
         }
         boolean bad = failOn != null
-                && findings.stream().anyMatch(f -> f.severity().atLeast(Severity.valueOf(failOn.name().toUpperCase(Locale.ROOT))));
+                && findings.stream()
+                        .anyMatch(f -> f.severity()
+                                .atLeast(Severity.valueOf(failOn.name().toUpperCase(Locale.ROOT))));
         return bad ? Exit.FINDINGS : Exit.OK;
     }
 
@@ -92,11 +98,14 @@ final class AuditCommand implements Callable<Integer> {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("case", opened.what().title());
         all.put("survey", opened.survey().id());
-        all.put("findings", findings.stream().map(f -> plain(opened.reading(), f)).toList());
+        all.put(
+                "findings",
+                findings.stream().map(f -> plain(opened.reading(), f)).toList());
         all.put(
                 "dangling",
                 Dangling.in(opened.survey().rig()).stream()
-                        .map(d -> Map.of("element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
+                        .map(d -> Map.of(
+                                "element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
                         .toList());
         return all;
     }
@@ -135,13 +144,15 @@ final class AuditCommand implements Callable<Integer> {
                             way.put("sort", w.sort().name().toLowerCase(Locale.ROOT));
                             way.put(
                                     "points",
-                                    Plain.points(reading.scenes().get(evidence.scene()).graph(), w.segments()));
+                                    Plain.points(
+                                            reading.scenes()
+                                                    .get(evidence.scene())
+                                                    .graph(),
+                                            w.segments()));
                             return way;
                         })
                         .toList());
-        one.put(
-                "settings",
-                evidence.settings().stream().map(Object::toString).toList());
+        one.put("settings", evidence.settings().stream().map(Object::toString).toList());
         return one;
     }
 }

@@ -18,10 +18,12 @@ final class CaseArgument {
     Path file = Path.of("");
 
     @Option(names = "--survey", paramLabel = "S", description = "Id or name of the survey; the first if not given.")
-    @Nullable String survey;
+    @Nullable
+    String survey;
 
     @Option(names = "--scene", paramLabel = "S", description = "Id or name of one scene; all if not given.")
-    @Nullable String scene;
+    @Nullable
+    String scene;
 
     /** What was asked for, read and audited. */
     record Opened(Case what, Survey survey, Reading reading, List<Integer> scenes) {}
@@ -35,7 +37,9 @@ final class CaseArgument {
                     .filter(s -> s.id().equals(wanted) || s.name().equalsIgnoreCase(wanted))
                     .findFirst()
                     .orElseThrow(() -> new UsageProblem("There is no survey '" + wanted + "'. There are: "
-                            + String.join(", ", what.surveys().stream().map(Survey::id).toList())));
+                            + String.join(
+                                    ", ",
+                                    what.surveys().stream().map(Survey::id).toList())));
         }
         Reading reading = RuleCatalogue.usual().read(chosen.rig(), what.brief());
         return new Opened(what, chosen, reading, scenes(reading));
@@ -50,7 +54,8 @@ final class CaseArgument {
                 .toList();
         if (all.isEmpty()) {
             throw new UsageProblem("There is no scene '" + scene + "'. There are: "
-                    + String.join(", ", reading.scenes().stream().map(s -> s.name()).toList()));
+                    + String.join(
+                            ", ", reading.scenes().stream().map(s -> s.name()).toList()));
         }
         return all;
     }

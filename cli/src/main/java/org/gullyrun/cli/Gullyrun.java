@@ -14,7 +14,13 @@ import picocli.CommandLine.Parameters;
         mixinStandardHelpOptions = true,
         version = "Gullyrun 0.1.0",
         description = "Audits a creator's audio rig: traces every sound, and says what is wrong and what to do.",
-        subcommands = {DemoCommand.class, AuditCommand.class, TraceCommand.class, SampleCommand.class, PictureCommand.class},
+        subcommands = {
+            DemoCommand.class,
+            AuditCommand.class,
+            TraceCommand.class,
+            SampleCommand.class,
+            PictureCommand.class
+        },
         footer = {
             "",
             "Exit codes: 0 all well; 1 a finding as bad as --fail-on says; 2 the command was not understood;",

@@ -23,7 +23,8 @@ final class PictureCommand implements Callable<Integer> {
     Path out = Path.of("");
 
     @Parameters(index = "1", arity = "0..1", paramLabel = "CASE", description = "The case to show.")
-    @Nullable Path file;
+    @Nullable
+    Path file;
 
     @Option(names = "--survey", paramLabel = "S", defaultValue = "", description = "Id of the survey.")
     String survey = "";
@@ -31,10 +32,18 @@ final class PictureCommand implements Callable<Integer> {
     @Option(names = "--step", paramLabel = "STEP", defaultValue = "trace", description = "trace or findings.")
     String step = "trace";
 
-    @Option(names = "--scene", paramLabel = "S", defaultValue = "", description = "Name of the scene; all if not given.")
+    @Option(
+            names = "--scene",
+            paramLabel = "S",
+            defaultValue = "",
+            description = "Name of the scene; all if not given.")
     String scene = "";
 
-    @Option(names = "--select", paramLabel = "TEXT", defaultValue = "", description = "What the find field would be given, as \"music > archive\".")
+    @Option(
+            names = "--select",
+            paramLabel = "TEXT",
+            defaultValue = "",
+            description = "What the find field would be given, as \"music > archive\".")
     String select = "";
 
     @Option(names = "--rung", paramLabel = "N", defaultValue = "-1", description = "Open the settings of this rung.")
@@ -68,7 +77,16 @@ final class PictureCommand implements Callable<Integer> {
         String[] sides = size.split("x");
         Picture.write(
                 new Picture.Wanted(
-                        what, survey, step, scene, select, rung, night, text / 100.0, Integer.parseInt(sides[0]), Integer.parseInt(sides[1])),
+                        what,
+                        survey,
+                        step,
+                        scene,
+                        select,
+                        rung,
+                        night,
+                        text / 100.0,
+                        Integer.parseInt(sides[0]),
+                        Integer.parseInt(sides[1])),
                 out);
         spec.commandLine().getOut().println("Wrote " + out);
         return Exit.OK;

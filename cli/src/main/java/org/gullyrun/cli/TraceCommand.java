@@ -33,10 +33,12 @@ final class TraceCommand implements Callable<Integer> {
     CaseArgument argument = new CaseArgument();
 
     @Option(names = "--source", paramLabel = "S", description = "Id or name of one source; all if not given.")
-    @Nullable String source;
+    @Nullable
+    String source;
 
     @Option(names = "--outlet", paramLabel = "O", description = "Id or name of one outlet; all if not given.")
-    @Nullable String outlet;
+    @Nullable
+    String outlet;
 
     @Option(names = "--json", description = "As JSON; the fields are described in docs/formats/trace-json.md.")
     boolean json;
@@ -64,7 +66,11 @@ final class TraceCommand implements Callable<Integer> {
                 one.put("scene", scene.key().scene());
                 one.put("name", scene.name());
                 one.put("cells", cells.stream().map(c -> Plain.cell(scene, c)).toList());
-                one.put("loops", scene.loops().stream().map(l -> Plain.loop(scene.graph(), l)).toList());
+                one.put(
+                        "loops",
+                        scene.loops().stream()
+                                .map(l -> Plain.loop(scene.graph(), l))
+                                .toList());
                 one.put(
                         "electricLoops",
                         scene.electricLoops().stream()
@@ -94,15 +100,16 @@ final class TraceCommand implements Callable<Integer> {
                 .map(Element::id)
                 .findFirst()
                 .orElseThrow(() -> new UsageProblem("There is no " + kind.noun() + " '" + name + "'. There are: "
-                        + String.join(", ", rig.of(kind).stream().map(Element::id).toList())));
+                        + String.join(
+                                ", ", rig.of(kind).stream().map(Element::id).toList())));
     }
 
     private static void text(PrintWriter out, SceneReading scene, List<CellReading> cells) {
         out.println("Scene " + scene.name());
         for (CellReading cell : cells) {
             out.println();
-            out.println(cell.source().name() + " → " + cell.outlet().name() + ": " + cell.verdict().word()
-                    + " (the brief says " + cell.wish().word() + ")");
+            out.println(cell.source().name() + " → " + cell.outlet().name() + ": "
+                    + cell.verdict().word() + " (the brief says " + cell.wish().word() + ")");
             if (cell.delivery().arrives()) {
                 out.printf(
                         Locale.ROOT,
@@ -114,7 +121,11 @@ final class TraceCommand implements Callable<Integer> {
                         cell.delivery().first(),
                         cell.delivery().last());
                 for (Run run : scene.runs(cell, Plain.MOST_RUNS).runs()) {
-                    ladder(out, scene.graph(), run, cell.usualLevel() - cell.delivery().strength());
+                    ladder(
+                            out,
+                            scene.graph(),
+                            run,
+                            cell.usualLevel() - cell.delivery().strength());
                 }
             } else {
                 BlockedWay way = scene.blocked(cell);

@@ -107,7 +107,10 @@ public final class AuditContext {
     private boolean isFindingOfItsOwn(Gate gate) {
         return switch (gate.sort()) {
             case USABLE, PRESENT -> true;
-            case ON -> isEngine(gate) || rig.find(gate.at().element(), Kind.OUTPUT).isPresent() && gate.at().key().equals("active");
+            case ON ->
+                isEngine(gate)
+                        || rig.find(gate.at().element(), Kind.OUTPUT).isPresent()
+                                && gate.at().key().equals("active");
             default -> false;
         };
     }

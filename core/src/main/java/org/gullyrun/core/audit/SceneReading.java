@@ -47,8 +47,10 @@ public final class SceneReading {
         this.cells = reader.read(this);
         this.outlets = graph.outlets().length;
         this.fed = view.reachedFrom(graph.sources());
-        this.behindLoops = view.reachedFrom(
-                loops.stream().flatMap(l -> l.points().stream()).mapToInt(Integer::intValue).toArray());
+        this.behindLoops = view.reachedFrom(loops.stream()
+                .flatMap(l -> l.points().stream())
+                .mapToInt(Integer::intValue)
+                .toArray());
     }
 
     /** Whether any source has an open way to a point; false if there is no such point. */

@@ -61,7 +61,8 @@ public record Brief(Map<Cell, Wish> cells, Map<Cell, Window> windows, Map<String
     }
 
     /** What was entered for a pair in a scene, or else for all scenes; null if nothing was. */
-    @Nullable Wish entered(String source, String outlet, String scene) {
+    @Nullable
+    Wish entered(String source, String outlet, String scene) {
         Wish there = scene.isEmpty() ? null : cells.get(new Cell(source, outlet, scene));
         return there != null ? there : cells.get(new Cell(source, outlet, ""));
     }

@@ -56,7 +56,8 @@ public final class Wishes {
                 wanted.forEach(id -> classes.add(rig.get(id).get(Sources.CLASS)));
                 if (wanted.size() == 1) {
                     dedicated.put(outlet.id(), new Dedication(wanted, null));
-                } else if (classes.getFirst() != null && classes.stream().distinct().count() == 1) {
+                } else if (classes.getFirst() != null
+                        && classes.stream().distinct().count() == 1) {
                     dedicated.put(outlet.id(), new Dedication(wanted, classes.getFirst()));
                 }
             }

@@ -29,7 +29,8 @@ public final class CaseFiles {
         try {
             long size = Files.size(file);
             if (size > MOST_BYTES) {
-                throw new CaseProblem(name, "", "it has " + size + " bytes, more than a case file can have", "Choose a case file.");
+                throw new CaseProblem(
+                        name, "", "it has " + size + " bytes, more than a case file can have", "Choose a case file.");
             }
             return CaseReader.read(name, Files.readAllBytes(file));
         } catch (NoSuchFileException e) {
@@ -37,7 +38,8 @@ public final class CaseFiles {
         } catch (AccessDeniedException e) {
             throw new CaseProblem(name, "", "it may not be read", "Ask for the right to read it.");
         } catch (IOException e) {
-            throw new CaseProblem(name, "", "it cannot be read (" + e.getMessage() + ")", "Look whether the drive is still there.");
+            throw new CaseProblem(
+                    name, "", "it cannot be read (" + e.getMessage() + ")", "Look whether the drive is still there.");
         }
     }
 

@@ -62,12 +62,16 @@ final class CaseReader {
             JsonLocation at = e.getLocation();
             String place = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
             String why = String.valueOf(e.getOriginalMessage()).split("\n")[0];
-            throw new CaseProblem(file, place, "it is not JSON: " + why, "Correct it there, or open a copy saved earlier.");
+            throw new CaseProblem(
+                    file, place, "it is not JSON: " + why, "Correct it there, or open a copy saved earlier.");
         } catch (IOException e) {
             throw new CaseProblem(file, "", "it cannot be read: " + e.getMessage(), "Open a copy saved earlier.");
         } catch (Wrong e) {
             throw new CaseProblem(
-                    file, e.place, String.valueOf(e.getMessage()), "Nothing was changed; correct it there and open it again.");
+                    file,
+                    e.place,
+                    String.valueOf(e.getMessage()),
+                    "Nothing was changed; correct it there and open it again.");
         }
     }
 
@@ -153,7 +157,8 @@ final class CaseReader {
                 Element element = element(kind, list.get(i), at + "[" + i + "]", i);
                 String before = places.put(element.id(), at + "[" + i + "]");
                 if (before != null) {
-                    throw new Wrong(at + "[" + i + "].id", "the id '" + element.id() + "' is used already, at " + before);
+                    throw new Wrong(
+                            at + "[" + i + "].id", "the id '" + element.id() + "' is used already, at " + before);
                 }
                 elements.add(element);
             }
@@ -302,7 +307,9 @@ final class CaseReader {
     }
 
     private static String said(JsonNode node) {
-        return node.getNodeType() == JsonNodeType.MISSING ? "nothing" : node.getNodeType().name().toLowerCase(java.util.Locale.ROOT);
+        return node.getNodeType() == JsonNodeType.MISSING
+                ? "nothing"
+                : node.getNodeType().name().toLowerCase(java.util.Locale.ROOT);
     }
 
     private static String text(JsonNode node, String key, String place) {

@@ -15,7 +15,6 @@ import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 import org.jspecify.annotations.Nullable;
@@ -63,7 +62,11 @@ public final class CaseWriter {
         out.append("{");
         String comma = "\n";
         for (Map.Entry<String, String> field : fields.entrySet()) {
-            out.append(comma).append(indent).append(json(field.getKey())).append(": ").append(field.getValue());
+            out.append(comma)
+                    .append(indent)
+                    .append(json(field.getKey()))
+                    .append(": ")
+                    .append(field.getValue());
             comma = ",\n";
         }
         out.append('\n').append(indent, 0, Math.max(0, indent.length() - 2)).append('}');
@@ -134,8 +137,8 @@ public final class CaseWriter {
 
     /** A family of flags that are all on is a list; any other family an object; one with nothing entered is left out. */
     private static @Nullable Object family(Element element, Setting<?> family) {
-        Map<String, Object> members = new TreeMap<>(Comparator.comparingInt(String::length)
-                .thenComparing(Ids.ORDER)); // numbers in their order
+        Map<String, Object> members = new TreeMap<>(
+                Comparator.comparingInt(String::length).thenComparing(Ids.ORDER)); // numbers in their order
         if (!family.key().startsWith("track")) {
             members = new TreeMap<>(Ids.ORDER);
         }

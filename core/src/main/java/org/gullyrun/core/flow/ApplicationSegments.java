@@ -28,7 +28,8 @@ final class ApplicationSegments {
                 Choices.Going going = Choices.output(in.rig, application, output);
                 String plays = going.fallback().isEmpty() ? going.device() : going.fallback();
                 if (!plays.isEmpty()) {
-                    players.computeIfAbsent(plays, x -> new java.util.ArrayList<>()).add(application);
+                    players.computeIfAbsent(plays, x -> new java.util.ArrayList<>())
+                            .add(application);
                 }
             }
         }
@@ -53,12 +54,16 @@ final class ApplicationSegments {
                 Choices.Going going = Choices.output(in.rig, application, output);
                 if (!going.device().isEmpty()) {
                     End end = in.end(going.device(), Direction.PLAYBACK);
-                    Draft draft = in.graph.segment(out, end.point(), output.id())
-                            .gain(output, Applications.OUTPUT_LEVEL);
+                    Draft draft =
+                            in.graph.segment(out, end.point(), output.id()).gain(output, Applications.OUTPUT_LEVEL);
                     in.usable(draft, end);
                 }
                 if (!going.fallback().isEmpty()) {
-                    in.graph.segment(out, in.end(going.fallback(), Direction.PLAYBACK).point(), output.id())
+                    in.graph
+                            .segment(
+                                    out,
+                                    in.end(going.fallback(), Direction.PLAYBACK).point(),
+                                    output.id())
                             .gain(output, Applications.OUTPUT_LEVEL)
                             .fallback();
                 }
@@ -76,14 +81,16 @@ final class ApplicationSegments {
             listen(application, in.end(going.fallback(), Direction.RECORDING)).fallback();
         }
         if (application.is(Applications.PASSES_ON, false)) {
-            in.graph.segment(into(application), out, application.id())
+            in.graph
+                    .segment(into(application), out, application.id())
                     .gain(application, Applications.PASS_GAIN)
                     .latency(application, Applications.PASS_LATENCY);
         }
     }
 
     private Draft listen(Element application, End end) {
-        Draft draft = in.graph.segment(end.point(), into(application), application.id())
+        Draft draft = in.graph
+                .segment(end.point(), into(application), application.id())
                 .on(application, Applications.MAY_LISTEN)
                 .gain(application, Applications.INPUT_LEVEL);
         in.usable(draft, end);
@@ -91,15 +98,18 @@ final class ApplicationSegments {
     }
 
     void source(Point start, Element source, Element application) {
-        in.graph.segment(start, out(application), source.id())
+        in.graph
+                .segment(start, out(application), source.id())
                 .off(application, Applications.MUTED)
                 .gain(application, Applications.LEVEL);
     }
 
     void farEnd(Point end, Element outlet) {
-        in.rig.find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION).ifPresent(application -> in.graph
-                .segment(into(application), end, outlet.id())
-                .off(application, Applications.INPUT_MUTED));
+        in.rig
+                .find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION)
+                .ifPresent(application -> in.graph
+                        .segment(into(application), end, outlet.id())
+                        .off(application, Applications.INPUT_MUTED));
     }
 
     /** The conditions for an application's output to be captured, wherever it plays. */

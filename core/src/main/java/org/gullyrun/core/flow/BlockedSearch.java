@@ -21,8 +21,13 @@ public final class BlockedSearch {
     private static final int LABELS = 50_000;
 
     private record Label(
-            int point, int[] gates, int segments, double gain, double delay, @Nullable Label before, int by)
-            implements Comparable<Label> {
+            int point,
+            int[] gates,
+            int segments,
+            double gain,
+            double delay,
+            @Nullable Label before,
+            int by) implements Comparable<Label> {
 
         @Override
         public int compareTo(Label other) {

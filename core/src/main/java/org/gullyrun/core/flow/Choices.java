@@ -23,11 +23,7 @@ public final class Choices {
      * @param fallback the id of the default that is used because the device is not usable; else empty
      * @param decidedBy the setting that decided: a choice of the application or output, or a default of the machine
      */
-    public record Going(
-            @Nullable Choice effective,
-            String device,
-            String fallback,
-            Setting<?> decidedBy) {}
+    public record Going(@Nullable Choice effective, String device, String fallback, Setting<?> decidedBy) {}
 
     /** Whether a device can be used: present, enabled and, for recording, permitted. Unknown values count as yes. */
     public static boolean usable(Element device) {
@@ -78,8 +74,7 @@ public final class Choices {
 
     /** Where an application really listens. */
     public static Going input(Rig rig, Element application) {
-        return going(
-                rig, application, application, Applications.INPUT, Applications.INPUT_SYSTEM, Direction.RECORDING);
+        return going(rig, application, application, Applications.INPUT, Applications.INPUT_SYSTEM, Direction.RECORDING);
     }
 
     private static Going going(

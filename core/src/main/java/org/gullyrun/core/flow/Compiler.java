@@ -7,7 +7,6 @@ import java.util.Map;
 import org.gullyrun.core.flow.GraphBuilder.Draft;
 import org.gullyrun.core.flow.GraphBuilder.Point;
 import org.gullyrun.core.rig.Address;
-import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
@@ -15,7 +14,6 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Outlets;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
@@ -92,8 +90,12 @@ final class Compiler {
         Element device = end.device;
         if (device == null) {
             String id = end.point.element();
-            draft.gate(new Address(end.point.id(), "usable"), Gate.Sort.USABLE, null, false, () -> "there is no device "
-                    + rig.name(id) + " for this");
+            draft.gate(
+                    new Address(end.point.id(), "usable"),
+                    Gate.Sort.USABLE,
+                    null,
+                    false,
+                    () -> "there is no device " + rig.name(id) + " for this");
             return;
         }
         for (Setting<Boolean> each : List.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED)) {
@@ -132,7 +134,9 @@ final class Compiler {
     private void findDirect() {
         for (Element pass : rig.of(Kind.PASS_THROUGH)) {
             String to = passTarget(pass);
-            if (pass.is(Links.PASS_DIRECT, false) && pass.get(Links.PASS_FROM) instanceof String from && !to.isEmpty()) {
+            if (pass.is(Links.PASS_DIRECT, false)
+                    && pass.get(Links.PASS_FROM) instanceof String from
+                    && !to.isEmpty()) {
                 graph.point(pass.id(), PointKind.DIRECT, pass.id(), Double.NaN);
                 directFrom.computeIfAbsent(from, x -> new ArrayList<>()).add(pass);
                 directTo.computeIfAbsent(to, x -> new ArrayList<>()).add(pass);
@@ -213,8 +217,11 @@ final class Compiler {
             join(cable, Links.CABLE_FROM, Links.CABLE_TO, d -> d.latency(cable, Links.CABLE_LATENCY));
         }
         for (Element wire : rig.of(Kind.WIRE)) {
-            join(wire, Links.WIRE_FROM, Links.WIRE_TO, d -> d.gain(wire, Links.WIRE_GAIN)
-                    .latency(wire, Links.WIRE_LATENCY));
+            join(
+                    wire,
+                    Links.WIRE_FROM,
+                    Links.WIRE_TO,
+                    d -> d.gain(wire, Links.WIRE_GAIN).latency(wire, Links.WIRE_LATENCY));
         }
         for (Element air : rig.of(Kind.COUPLING)) {
             join(air, Links.COUPLING_FROM, Links.COUPLING_TO, d -> {
@@ -229,11 +236,10 @@ final class Compiler {
         }
         for (Element pass : rig.of(Kind.PASS_THROUGH)) {
             String to = passTarget(pass);
-            if (!pass.is(Links.PASS_DIRECT, false) && pass.get(Links.PASS_FROM) instanceof String from && !to.isEmpty()) {
-                graph.segment(
-                                end(from, Direction.RECORDING).point,
-                                end(to, Direction.PLAYBACK).point,
-                                pass.id())
+            if (!pass.is(Links.PASS_DIRECT, false)
+                    && pass.get(Links.PASS_FROM) instanceof String from
+                    && !to.isEmpty()) {
+                graph.segment(end(from, Direction.RECORDING).point, end(to, Direction.PLAYBACK).point, pass.id())
                         .on(pass, Links.PASS_ENABLED)
                         .gain(pass, Links.PASS_GAIN)
                         .latency(pass, Links.PASS_LATENCY);
@@ -257,12 +263,13 @@ final class Compiler {
     private void join(Element link, Setting<String> fromSetting, Setting<String> toSetting, Way own) {
         if (link.get(fromSetting) instanceof String from && link.get(toSetting) instanceof String to) {
             Map<Point, Way> ends = into(to);
-            outOf(from, true).forEach((start, leave) -> ends.forEach((point, enter) -> {
-                Draft draft = graph.segment(start, point, link.id());
-                leave.apply(draft);
-                own.apply(draft);
-                enter.apply(draft);
-            }));
+            outOf(from, true)
+                    .forEach((start, leave) -> ends.forEach((point, enter) -> {
+                        Draft draft = graph.segment(start, point, link.id());
+                        leave.apply(draft);
+                        own.apply(draft);
+                        enter.apply(draft);
+                    }));
         }
     }
 

@@ -33,8 +33,7 @@ public record Delivery(
     private static final double NONE = Double.NaN;
 
     /** Nothing arrives. */
-    static final Delivery NOTHING =
-            new Delivery(0, false, NONE, NONE, NONE, NONE, List.of(), NONE, NONE, NONE, NONE);
+    static final Delivery NOTHING = new Delivery(0, false, NONE, NONE, NONE, NONE, List.of(), NONE, NONE, NONE, NONE);
 
     /** Whether anything arrives. */
     public boolean arrives() {

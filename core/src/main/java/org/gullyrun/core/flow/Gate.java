@@ -13,12 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param open whether it lets sound pass
  * @param why if closed, the reason in plain words; else empty
  */
-public record Gate(
-        Address at,
-        Sort sort,
-        @Nullable Setting<?> setting,
-        boolean open,
-        String why) {
+public record Gate(Address at, Sort sort, @Nullable Setting<?> setting, boolean open, String why) {
 
     /** What sort of condition a gate is. */
     public enum Sort {

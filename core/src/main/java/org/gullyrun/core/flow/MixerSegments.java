@@ -45,7 +45,8 @@ final class MixerSegments {
                 Point point = in.graph.point(strip.id(), PointKind.STRIP, strip.id(), rate);
                 feed(mixer, strip, point);
                 for (Element bus : buses) {
-                    in.graph.segment(point, in.graph.point(bus.id(), PointKind.BUS, bus.id(), rate), strip.id())
+                    in.graph
+                            .segment(point, in.graph.point(bus.id(), PointKind.BUS, bus.id(), rate), strip.id())
                             .on(strip, Mixers.CROSSING.of(bus.id()))
                             .off(bus, Mixers.BUS_MUTED)
                             .gain(strip, Mixers.CROSSING_LEVEL.of(bus.id()))

@@ -30,14 +30,17 @@ final class ProductionSegments {
     private final Map<String, List<Element>> cuesTo = new HashMap<>();
 
     /** An input as it stands in the scene: itself, or a copy that an entry brings. */
-    private record Instance(Element input, @Nullable Element entry, @Nullable Presence presence, Point point) {}
+    private record Instance(
+            Element input,
+            @Nullable Element entry,
+            @Nullable Presence presence,
+            Point point) {}
 
     ProductionSegments(Compiler compiler) {
         this.in = compiler;
         for (Element production : in.rig.of(Kind.PRODUCTION)) {
             compositions.put(
-                    production.id(),
-                    SceneComposition.of(in.rig, production, in.scene.sceneOf(in.rig, production)));
+                    production.id(), SceneComposition.of(in.rig, production, in.scene.sceneOf(in.rig, production)));
             String cue = cueDevice(production);
             if (!cue.isEmpty()) {
                 cuesTo.computeIfAbsent(cue, x -> new ArrayList<>()).add(production);
@@ -113,8 +116,7 @@ final class ProductionSegments {
         return instances.computeIfAbsent(input.id(), id -> {
             SceneComposition composition = compositions.get(production.id());
             List<Instance> all = new ArrayList<>();
-            all.add(new Instance(
-                    input, null, composition.input(id), in.graph.point(id, PointKind.INPUT, id, rate)));
+            all.add(new Instance(input, null, composition.input(id), in.graph.point(id, PointKind.INPUT, id, rate)));
             composition.copies().forEach((copy, presence) -> {
                 if (copy.input().equals(id)) {
                     Point point = in.graph.point(id + "@" + copy.entry(), PointKind.COPY, id, rate);
@@ -125,8 +127,7 @@ final class ProductionSegments {
         });
     }
 
-    private void taking(
-            Element production, Instance instance, ApplicationSegments applications, MixerSegments mixers) {
+    private void taking(Element production, Instance instance, ApplicationSegments applications, MixerSegments mixers) {
         Element input = instance.input;
         String machine = production.get(Productions.MACHINE);
         Takes takes = input.get(Productions.TAKES);
@@ -152,15 +153,16 @@ final class ProductionSegments {
                 }
             }
             case APPLICATION ->
-                in.rig.find(input.get(Productions.APPLICATION), Kind.APPLICATION).ifPresent(application ->
-                        applications.capture(enter(production, instance, applications.out(application)), application));
+                in.rig
+                        .find(input.get(Productions.APPLICATION), Kind.APPLICATION)
+                        .ifPresent(application -> applications.capture(
+                                enter(production, instance, applications.out(application)), application));
             case OWN -> {}
         }
     }
 
     /** Who plays to a captured device around the system's mixing closes the capture, one gate for each. */
-    private void aroundTheMixing(
-            Draft draft, String device, ApplicationSegments applications, MixerSegments mixers) {
+    private void aroundTheMixing(Draft draft, String device, ApplicationSegments applications, MixerSegments mixers) {
         for (Element application : applications.players(device)) {
             if (application.or(Applications.PATH, DriverPath.STANDARD).goesAround()) {
                 applications.standardPath(draft, application);
@@ -220,16 +222,15 @@ final class ProductionSegments {
         return draft;
     }
 
-    private void leaving(
-            Element production, Instance instance, Point cue, TreeSet<Integer> tracks, double rate) {
+    private void leaving(Element production, Instance instance, Point cue, TreeSet<Integer> tracks, double rate) {
         Element input = instance.input;
         boolean own = input.get(Productions.TAKES) == Takes.OWN;
         Draft toCue = in.graph.segment(instance.point, cue, input.id()).on(input, Productions.CUE);
         if (own) {
             toCue.off(input, Productions.PLAYS_ALOUD);
             if (input.is(Productions.PLAYS_ALOUD, false)) {
-                String device = Choices.fallbackDefault(
-                        in.rig, production.get(Productions.MACHINE), Direction.PLAYBACK, false);
+                String device =
+                        Choices.fallbackDefault(in.rig, production.get(Productions.MACHINE), Direction.PLAYBACK, false);
                 if (!device.isEmpty()) {
                     End end = in.end(device, Direction.PLAYBACK);
                     in.usable(in.graph.segment(instance.point, end.point(), input.id()), end);

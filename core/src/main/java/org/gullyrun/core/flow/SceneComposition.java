@@ -107,7 +107,8 @@ public final class SceneComposition {
                 case SCENE -> {
                     Expansion inner = expand(brought.id(), path);
                     cut |= inner.cut;
-                    inner.inputs.forEach((id, p) -> in.merge(id, within(p, entry, open, level), SceneComposition::louder));
+                    inner.inputs.forEach(
+                            (id, p) -> in.merge(id, within(p, entry, open, level), SceneComposition::louder));
                     inner.copies.forEach(
                             (id, p) -> twice.merge(id, within(p, entry, open, level), SceneComposition::louder));
                 }

@@ -38,7 +38,10 @@ public record SceneKey(String production, String scene) {
         if (current != null && scenes.stream().anyMatch(s -> s.id().equals(current))) {
             return current;
         }
-        return scenes.stream().map(Element::id).min(org.gullyrun.core.rig.Ids.ORDER).orElse("");
+        return scenes.stream()
+                .map(Element::id)
+                .min(org.gullyrun.core.rig.Ids.ORDER)
+                .orElse("");
     }
 
     /** The scene's name; with several productions also whose it is. */

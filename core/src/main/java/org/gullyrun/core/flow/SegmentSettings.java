@@ -69,7 +69,8 @@ public final class SegmentSettings {
         PointKind to = graph.kind(graph.to(segment));
         switch (by.kind()) {
             case SOURCE -> add(by, Sources.LEVEL);
-            case APP_OUTPUT -> add(by, Applications.PROGRAM_CHOICE, Applications.SYSTEM_CHOICE, Applications.OUTPUT_LEVEL);
+            case APP_OUTPUT ->
+                add(by, Applications.PROGRAM_CHOICE, Applications.SYSTEM_CHOICE, Applications.OUTPUT_LEVEL);
             case APPLICATION -> add(by, Applications.INPUT, Applications.INPUT_LEVEL);
             case CABLE -> add(by, Links.CABLE_LATENCY);
             case WIRE -> add(by, Links.WIRE_GAIN, Links.WIRE_LATENCY);
@@ -93,7 +94,8 @@ public final class SegmentSettings {
                 }
             }
             case OUTLET -> {
-                if (graph.kind(graph.from(segment)) != PointKind.TRACK && graph.kind(graph.from(segment)) != PointKind.APPLICATION_IN) {
+                if (graph.kind(graph.from(segment)) != PointKind.TRACK
+                        && graph.kind(graph.from(segment)) != PointKind.APPLICATION_IN) {
                     add(by, Outlets.DEVICE);
                 }
             }

@@ -69,7 +69,9 @@ final class Candidates {
                     if (gate.open() && way.sort() != Evidence.Sort.BLOCKED) {
                         add(moves.close(gate));
                     } else if (!gate.open()) {
-                        moves.open(gate).stream().filter(c -> !openAll.contains(c)).forEach(openAll::add);
+                        moves.open(gate).stream()
+                                .filter(c -> !openAll.contains(c))
+                                .forEach(openAll::add);
                     }
                 }
             }
@@ -101,9 +103,8 @@ final class Candidates {
         for (Address one : rates) {
             for (Address other : rates) {
                 Double rate = rig.get(other.element()).get(Devices.RATE);
-                Change.Set change = rate == null || one.equals(other)
-                        ? null
-                        : Change.set(rig, one.element(), Devices.RATE, rate);
+                Change.Set change =
+                        rate == null || one.equals(other) ? null : Change.set(rig, one.element(), Devices.RATE, rate);
                 if (change != null) {
                     add(List.of(change));
                 }
@@ -118,8 +119,7 @@ final class Candidates {
     /** The output choices of the source's application, and the machine's default where one of them leaves it to that. */
     private void fromChoices() {
         Element source = rig.get(finding.subject().source());
-        Element application =
-                rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
+        Element application = rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
         if (application == null) {
             return;
         }

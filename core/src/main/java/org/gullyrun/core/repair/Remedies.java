@@ -86,11 +86,7 @@ public final class Remedies {
         cleared.sort(null);
         created.sort(null);
         return new Remedy(
-                changes,
-                sentence(before.rig(), changed, changes),
-                cleared,
-                created,
-                altered(before, after, finding));
+                changes, sentence(before.rig(), changed, changes), cleared, created, altered(before, after, finding));
     }
 
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {

@@ -33,6 +33,7 @@ public record Remedy(
                 : altered.size() <= 2
                         ? String.join(", ", altered)
                         : altered.getFirst() + " and " + (altered.size() - 1) + " more";
-        return "clears " + cleared.size() + (created.isEmpty() ? ", " + cost : ", brings " + created.size() + " new; " + cost);
+        return "clears " + cleared.size()
+                + (created.isEmpty() ? ", " + cost : ", brings " + created.size() + " new; " + cost);
     }
 }

@@ -55,10 +55,11 @@ public final class Applications {
         }
     }
 
-    public static final Setting<Use> USE = Setting.usual(K, "class", "class", new ValueType.Word<>(Use.class), Use.OTHER);
+    public static final Setting<Use> USE =
+            Setting.usual(K, "class", "class", new ValueType.Word<>(Use.class), Use.OTHER);
     public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
-    public static final Setting<DriverPath> PATH = Setting.usual(
-            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<DriverPath> PATH =
+            Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
     public static final Setting<Boolean> RUNNING =
             Common.flag(K, "running", "running", true).says("Start {name}", "Close {name}");
     public static final Setting<Boolean> SOUNDING = Common.flag(K, "sounding", "sounding", true);
@@ -75,11 +76,9 @@ public final class Applications {
     public static final Setting<Double> INPUT_LEVEL = Common.gain(K, "inputLevel", "input level");
     public static final Setting<Boolean> INPUT_MUTED = Common.flag(K, "inputMuted", "input muted", false)
             .says("In {name}, mute the microphone", "In {name}, unmute the microphone");
-    public static final Setting<Boolean> MAY_LISTEN = Common.flag(
-                    K, "mayUseMicrophones", "may use microphones", true)
+    public static final Setting<Boolean> MAY_LISTEN = Common.flag(K, "mayUseMicrophones", "may use microphones", true)
             .says("Permit {name} to use microphones", "Forbid {name} to use microphones");
-    public static final Setting<Boolean> PASSES_ON =
-            Common.flag(K, "passesInputOn", "passes its input on", false);
+    public static final Setting<Boolean> PASSES_ON = Common.flag(K, "passesInputOn", "passes its input on", false);
     public static final Setting<Double> PASS_GAIN = Common.gain(K, "passGain", "gain of what it passes on");
     public static final Setting<Double> PASS_LATENCY = Common.time(K, "passLatency", "latency of what it passes on");
     public static final Setting<Boolean> VOICE_ONLY = Common.flag(K, "voiceOnly", "carries voice only", false);
@@ -97,7 +96,23 @@ public final class Applications {
     public static final Setting<Double> OUTPUT_LEVEL = Common.gain(O, "level", "output level");
 
     static final List<Setting<?>> ALL = List.of(
-            USE, MACHINE, PATH, RUNNING, SOUNDING, LEVEL, MUTED, INPUT, INPUT_SYSTEM, INPUT_LEVEL, INPUT_MUTED,
-            MAY_LISTEN, PASSES_ON, PASS_GAIN, PASS_LATENCY, VOICE_ONLY, CANCELS_ECHO, WHEN_GONE);
+            USE,
+            MACHINE,
+            PATH,
+            RUNNING,
+            SOUNDING,
+            LEVEL,
+            MUTED,
+            INPUT,
+            INPUT_SYSTEM,
+            INPUT_LEVEL,
+            INPUT_MUTED,
+            MAY_LISTEN,
+            PASSES_ON,
+            PASS_GAIN,
+            PASS_LATENCY,
+            VOICE_ONLY,
+            CANCELS_ECHO,
+            WHEN_GONE);
     static final List<Setting<?>> OUTPUT = List.of(OUTPUT_OF, PROGRAM_CHOICE, SYSTEM_CHOICE, OUTPUT_LEVEL);
 }

@@ -27,7 +27,8 @@ public sealed interface Change {
             @Nullable Object to) implements Change {
         public Set {
             if (Objects.equals(from, to)) {
-                throw new IllegalArgumentException("a change has to change something: " + element + "/" + setting.key());
+                throw new IllegalArgumentException(
+                        "a change has to change something: " + element + "/" + setting.key());
             }
             if (setting.isFamily()) {
                 throw new IllegalArgumentException("a family has no value: " + setting);

@@ -102,8 +102,7 @@ public final class Changes {
                 }
                 for (Setting<?> setting : keys.values()) {
                     if (!Objects.equals(before.raw(setting), after.raw(setting))) {
-                        changes.add(
-                                new Change.Set(after.id(), setting, before.raw(setting), after.raw(setting)));
+                        changes.add(new Change.Set(after.id(), setting, before.raw(setting), after.raw(setting)));
                     }
                 }
             }

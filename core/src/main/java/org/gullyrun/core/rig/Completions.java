@@ -40,9 +40,7 @@ public final class Completions {
         return switch (element.kind()) {
             case STRIP, BUS -> null;
             case INPUT ->
-                element.get(Productions.TAKES) == Productions.Takes.PLAYBACK
-                        ? Direction.PLAYBACK
-                        : Direction.RECORDING;
+                element.get(Productions.TAKES) == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING;
             default ->
                 setting.equals(Applications.INPUT)
                                 || setting.equals(Applications.INPUT_SYSTEM)

@@ -34,13 +34,13 @@ public record Dangling(Address at, String to, String why) {
         return found;
     }
 
-    private static void check(
-            Rig rig, Element element, String key, String id, Set<Kind> kinds, List<Dangling> found) {
+    private static void check(Rig rig, Element element, String key, String id, Set<Kind> kinds, List<Dangling> found) {
         Element target = rig.find(id);
         if (target == null) {
             found.add(new Dangling(new Address(element.id(), key), id, "not there"));
         } else if (!kinds.contains(target.kind())) {
-            found.add(new Dangling(new Address(element.id(), key), id, "a " + target.kind().noun()));
+            found.add(new Dangling(
+                    new Address(element.id(), key), id, "a " + target.kind().noun()));
         }
     }
 }

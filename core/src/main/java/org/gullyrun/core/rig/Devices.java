@@ -52,18 +52,17 @@ public final class Devices {
     public static final Setting<Integer> BITS = Setting.asked(K, "bits", "bit depth", new ValueType.Count(1, 64));
     public static final Setting<Integer> CHANNELS =
             Setting.asked(K, "channels", "channels", new ValueType.Count(1, 512));
-    public static final Setting<DriverPath> PATH = Setting.usual(
-            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
-    public static final Setting<String> PATH_NOTE =
-            Setting.usual(K, "pathNote", "note on the driver", Common.TEXT, "");
+    public static final Setting<DriverPath> PATH =
+            Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<String> PATH_NOTE = Setting.usual(K, "pathNote", "note on the driver", Common.TEXT, "");
     /** Counts only on a physical device; a virtual one has none of its own. */
     public static final Setting<Double> LATENCY = Setting.asked(K, "latency", "latency", Common.TIME);
 
     public static final Setting<Double> LEVEL = Common.gain(K, "level", "level");
     public static final Setting<Boolean> MUTED =
             Common.flag(K, "muted", "muted", false).says("Mute {name}", "Unmute {name}");
-    public static final Setting<Boolean> PRESENT = Common.flag(K, "present", "present", true)
-            .says("Plug in and switch on {name}", "Unplug {name}");
+    public static final Setting<Boolean> PRESENT =
+            Common.flag(K, "present", "present", true).says("Plug in and switch on {name}", "Unplug {name}");
     public static final Setting<Boolean> ENABLED =
             Common.flag(K, "enabled", "enabled", true).says("Enable {name}", "Disable {name}");
     public static final Setting<Boolean> PERMITTED = Common.flag(K, "permitted", "permitted", true)
@@ -81,6 +80,23 @@ public final class Devices {
     public static final Setting<Double> CALL_RATE = Setting.optional(K, "callRate", "rate in call use", Common.RATE);
 
     static final List<Setting<?>> ALL = List.of(
-            MACHINE, DIRECTION, VIRTUAL, RATE, BITS, CHANNELS, PATH, PATH_NOTE, LATENCY, LEVEL, MUTED, PRESENT,
-            ENABLED, PERMITTED, CLOCK, CLOCK_ERROR, BODY, LINK, CALL_RATE);
+            MACHINE,
+            DIRECTION,
+            VIRTUAL,
+            RATE,
+            BITS,
+            CHANNELS,
+            PATH,
+            PATH_NOTE,
+            LATENCY,
+            LEVEL,
+            MUTED,
+            PRESENT,
+            ENABLED,
+            PERMITTED,
+            CLOCK,
+            CLOCK_ERROR,
+            BODY,
+            LINK,
+            CALL_RATE);
 }

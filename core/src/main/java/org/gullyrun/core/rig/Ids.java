@@ -43,7 +43,9 @@ public final class Ids {
 
     /** An id made from a name: lower case letters and digits with hyphens, and a number where it is taken. */
     public static String from(String name, java.util.function.Predicate<String> taken) {
-        String base = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-+|-+$", "");
+        String base = name.toLowerCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}\\p{N}]+", "-")
+                .replaceAll("^-+|-+$", "");
         if (!objection(base).isEmpty()) {
             base = base.isEmpty() ? "element" : base + "-1";
         }

@@ -18,13 +18,13 @@ public final class Mixers {
             Common.flag(K, "running", "running", true).says("Start {name}", "Stop {name}");
     public static final Setting<Boolean> STARTS = Links.starts(K);
     public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
-    public static final Setting<DriverPath> PATH = Setting.usual(
-            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<DriverPath> PATH =
+            Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
     public static final Setting<Double> LATENCY = Setting.asked(K, "latency", "latency", Common.TIME);
 
     public static final Setting<String> STRIP_OF = Common.ref(S, "mixer", "mixer", K);
-    public static final Setting<Choice> FEED = Common.pick(S, "feed", "feed", UNSET, UNSET)
-            .says("In {owner}, feed strip {name} from {value}", "");
+    public static final Setting<Choice> FEED =
+            Common.pick(S, "feed", "feed", UNSET, UNSET).says("In {owner}, feed strip {name} from {value}", "");
     public static final Setting<Double> STRIP_LEVEL = Common.gain(S, "level", "level");
     public static final Setting<Boolean> STRIP_MUTED = Common.flag(S, "muted", "muted", false)
             .says("In {owner}, mute strip {name}", "In {owner}, unmute strip {name}");
@@ -38,8 +38,8 @@ public final class Mixers {
             .each();
 
     public static final Setting<String> BUS_OF = Common.ref(B, "mixer", "mixer", K);
-    public static final Setting<Choice> TARGET = Common.pick(B, "target", "target", UNSET, UNSET)
-            .says("In {owner}, send bus {name} to {value}", "");
+    public static final Setting<Choice> TARGET =
+            Common.pick(B, "target", "target", UNSET, UNSET).says("In {owner}, send bus {name} to {value}", "");
     public static final Setting<Double> BUS_LEVEL = Common.gain(B, "level", "level");
     public static final Setting<Boolean> BUS_MUTED = Common.flag(B, "muted", "muted", false)
             .says("In {owner}, mute bus {name}", "In {owner}, unmute bus {name}");

@@ -59,21 +59,21 @@ public final class Outlets {
 
     public static final Setting<Sort> SORT = Setting.asked(K, "sort", "sort", new ValueType.Word<>(Sort.class));
     /** For ears, room and machine: a playback device, or the default of {@link #MACHINE}. */
-    public static final Setting<Choice> DEVICE = Common.pick(K, "device", "device", UNSET, DEFAULT, UNSET)
-            .says("Let {name} listen on {value}", "");
+    public static final Setting<Choice> DEVICE =
+            Common.pick(K, "device", "device", UNSET, DEFAULT, UNSET).says("Let {name} listen on {value}", "");
 
-    public static final Setting<String> MACHINE = Setting.optional(
-            K, "machine", "machine", new ValueType.Ref(java.util.Set.of(Kind.MACHINE)));
+    public static final Setting<String> MACHINE =
+            Setting.optional(K, "machine", "machine", new ValueType.Ref(java.util.Set.of(Kind.MACHINE)));
     public static final Setting<String> PERSON = Setting.usual(K, "person", "person", Common.TEXT, "");
     /** For live, archive, relay and track: the output of a production. */
-    public static final Setting<String> OUTPUT = Setting.optional(
-            K, "output", "output", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
+    public static final Setting<String> OUTPUT =
+            Setting.optional(K, "output", "output", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
     /** For a track: its number. */
-    public static final Setting<Integer> TRACK = Setting.optional(
-            K, "track", "track", new ValueType.Count(1, Productions.MOST_TRACKS));
+    public static final Setting<Integer> TRACK =
+            Setting.optional(K, "track", "track", new ValueType.Count(1, Productions.MOST_TRACKS));
     /** For a far end: the call or chat application. */
-    public static final Setting<String> APPLICATION = Setting.optional(
-            K, "application", "application", new ValueType.Ref(java.util.Set.of(Kind.APPLICATION)));
+    public static final Setting<String> APPLICATION =
+            Setting.optional(K, "application", "application", new ValueType.Ref(java.util.Set.of(Kind.APPLICATION)));
 
     public static final Setting<List<String>> PERSONS =
             Setting.usual(K, "persons", "persons", new ValueType.Texts(), List.of());

@@ -82,10 +82,9 @@ public final class Productions {
             Common.flag(K, "running", "running", true).says("Start {name}", "Stop {name}");
     public static final Setting<Boolean> STARTS = Links.starts(K);
     public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
-    public static final Setting<DriverPath> PATH = Setting.usual(
-            K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
-    public static final Setting<Choice> CUE_DEVICE = Common.pick(
-                    K, "cueDevice", "cue device", UNSET, DEFAULT, UNSET)
+    public static final Setting<DriverPath> PATH =
+            Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    public static final Setting<Choice> CUE_DEVICE = Common.pick(K, "cueDevice", "cue device", UNSET, DEFAULT, UNSET)
             .says("In {name}, set the cue device to {value}", "");
     public static final Setting<Integer> TRACKS =
             Setting.usual(K, "trackCount", "number of tracks", new ValueType.Count(1, MOST_TRACKS), 6);
@@ -99,8 +98,7 @@ public final class Productions {
     public static final Setting<Takes> TAKES = Setting.asked(I, "takes", "takes", new ValueType.Word<>(Takes.class));
     public static final Setting<Choice> DEVICE = Common.pick(I, "device", "device", DEFAULT, DEFAULT)
             .says("In {owner}, set the device of input {name} to {value}", "");
-    public static final Setting<String> APPLICATION =
-            Common.ref(I, "application", "application", Kind.APPLICATION);
+    public static final Setting<String> APPLICATION = Common.ref(I, "application", "application", Kind.APPLICATION);
     public static final Setting<Recognised> RECOGNISED = Setting.usual(
             I, "recognisedBy", "recognised by", new ValueType.Word<>(Recognised.class), Recognised.PROGRAM);
     public static final Setting<Boolean> PLAYS_ALOUD = Common.flag(I, "playsAloud", "plays aloud", false)
@@ -119,7 +117,9 @@ public final class Productions {
             .each();
     /** In every scene, whether or not the scene has an entry for it. */
     public static final Setting<Boolean> ALWAYS = Common.flag(I, "always", "in every scene", false)
-            .says("In {owner}, bring input {name} into every scene", "In {owner}, bring input {name} only where a scene has it");
+            .says(
+                    "In {owner}, bring input {name} into every scene",
+                    "In {owner}, bring input {name} only where a scene has it");
 
     public static final Setting<String> GROUP_OF = Common.ref(Kind.GROUP, "production", "production", K);
     /** For each input, by its id: whether it is in the group. */
@@ -130,11 +130,10 @@ public final class Productions {
     public static final Setting<String> SCENE_OF = Common.ref(Kind.SCENE, "production", "production", K);
 
     public static final Setting<String> ENTRY_OF = Common.ref(E, "scene", "scene", Kind.SCENE);
-    public static final Setting<String> BRINGS =
-            Common.ref(E, "brings", "brings", Kind.INPUT, Kind.GROUP, Kind.SCENE);
+    public static final Setting<String> BRINGS = Common.ref(E, "brings", "brings", Kind.INPUT, Kind.GROUP, Kind.SCENE);
     public static final Setting<Double> ENTRY_LEVEL = Common.gain(E, "level", "level");
-    public static final Setting<Boolean> ENTRY_MUTED = Common.flag(E, "muted", "muted", false)
-            .says("In {owner}, mute {name}", "In {owner}, unmute {name}");
+    public static final Setting<Boolean> ENTRY_MUTED =
+            Common.flag(E, "muted", "muted", false).says("In {owner}, mute {name}", "In {owner}, unmute {name}");
     public static final Setting<Boolean> COPY = Common.flag(E, "copy", "a copy", false)
             .says("In {owner}, make {name} a copy", "In {owner}, make {name} no copy");
     public static final Setting<Double> ENTRY_DELAY = Setting.optional(E, "delay", "delay of the copy", Common.TIME);
@@ -146,14 +145,27 @@ public final class Productions {
             .says("In {owner}, start output {name}", "In {owner}, stop output {name}");
     /** For each track, by its number: whether the output takes it. */
     public static final Setting<Boolean> TAKES_TRACK = Common.flag(O, "tracks", "takes track", false)
-            .says("In {owner}, let output {name} take track {sub}", "In {owner}, do not let output {name} take track {sub}")
+            .says(
+                    "In {owner}, let output {name} take track {sub}",
+                    "In {owner}, do not let output {name} take track {sub}")
             .each();
 
     static final List<Setting<?>> ALL =
             List.of(MACHINE, RUNNING, STARTS, RATE, PATH, CUE_DEVICE, TRACKS, CURRENT_SCENE, TRACK_NAME);
     static final List<Setting<?>> INPUT = List.of(
-            INPUT_OF, TAKES, DEVICE, APPLICATION, RECOGNISED, PLAYS_ALOUD, INPUT_LEVEL, INPUT_MUTED, INPUT_DELAY, CUE,
-            PROGRAM, TRACK, ALWAYS);
+            INPUT_OF,
+            TAKES,
+            DEVICE,
+            APPLICATION,
+            RECOGNISED,
+            PLAYS_ALOUD,
+            INPUT_LEVEL,
+            INPUT_MUTED,
+            INPUT_DELAY,
+            CUE,
+            PROGRAM,
+            TRACK,
+            ALWAYS);
     static final List<Setting<?>> GROUP = List.of(GROUP_OF, MEMBER);
     static final List<Setting<?>> SCENE = List.of(SCENE_OF);
     static final List<Setting<?>> ENTRY = List.of(ENTRY_OF, BRINGS, ENTRY_LEVEL, ENTRY_MUTED, COPY, ENTRY_DELAY);

@@ -9,9 +9,11 @@ public final class Sentences {
     /** One sentence without a full stop that tells a person to make the change. */
     public static String say(Rig rig, Change change) {
         return switch (change) {
-            case Change.Add(Element what) when what.kind() == Kind.ENTRY ->
+            case Change.Add(Element what)
+            when what.kind() == Kind.ENTRY ->
                 "In " + rig.program(what).name() + ", bring " + brought(rig, what) + " into " + sceneOf(rig, what);
-            case Change.Remove(Element what) when what.kind() == Kind.ENTRY ->
+            case Change.Remove(Element what)
+            when what.kind() == Kind.ENTRY ->
                 "In " + rig.program(what).name() + ", take " + brought(rig, what) + " out of " + sceneOf(rig, what);
             case Change.Add(Element what) -> "Add the " + noun(rig, what);
             case Change.Remove(Element what) -> "Remove the " + noun(rig, what);
@@ -70,9 +72,9 @@ public final class Sentences {
             return rig.name((String) raw);
         }
         if (raw instanceof Choice choice) {
-            return choice == Choice.Special.DEFAULT ? "the default" : setting.type() instanceof ValueType.Pick
-                    ? spoken(choice)
-                    : choice.toString();
+            return choice == Choice.Special.DEFAULT
+                    ? "the default"
+                    : setting.type() instanceof ValueType.Pick ? spoken(choice) : choice.toString();
         }
         return spoken(setting.type(), raw);
     }
@@ -115,7 +117,6 @@ public final class Sentences {
             return named;
         }
         Element scene = rig.owner(entry);
-        return brought(rig, entry)
-                + (scene == null ? "" : " in scene " + scene.name());
+        return brought(rig, entry) + (scene == null ? "" : " in scene " + scene.name());
     }
 }

@@ -141,7 +141,8 @@ public final class Setting<T> {
     }
 
     /** What an element that has nothing entered here holds: the usual value, {@link Unknown#UNKNOWN}, or null for none. */
-    @Nullable Object resting() {
+    @Nullable
+    Object resting() {
         return usual != null ? usual : optional ? null : Unknown.UNKNOWN;
     }
 

@@ -44,32 +44,46 @@ final class SampleRig {
     }
 
     private void add(Kind kind, String id, String name, UnaryOperator<Element> settings) {
-        Element element = Element.of(kind, id)
-                .with(Common.name(kind), name)
-                .with(Common.place(kind), (double) count[kind.ordinal()]++);
+        Element element = Element.of(kind, id).with(Common.name(kind), name).with(Common.place(kind), (double)
+                count[kind.ordinal()]++);
         all.add(settings.apply(element));
     }
 
     private void device(String id, String name, String machine, Direction direction, double latency) {
-        add(Kind.DEVICE, id, name, e -> e.with(Devices.MACHINE, machine)
-                .with(Devices.DIRECTION, direction)
-                .with(Devices.RATE, 48_000.0)
-                .with(Devices.LATENCY, latency));
+        add(
+                Kind.DEVICE,
+                id,
+                name,
+                e -> e.with(Devices.MACHINE, machine)
+                        .with(Devices.DIRECTION, direction)
+                        .with(Devices.RATE, 48_000.0)
+                        .with(Devices.LATENCY, latency));
     }
 
     private void virtual(String id, String name, Direction direction) {
-        add(Kind.DEVICE, id, name, e -> e.with(Devices.MACHINE, "desk-pc")
-                .with(Devices.DIRECTION, direction)
-                .with(Devices.VIRTUAL, true)
-                .with(Devices.RATE, 48_000.0));
+        add(
+                Kind.DEVICE,
+                id,
+                name,
+                e -> e.with(Devices.MACHINE, "desk-pc")
+                        .with(Devices.DIRECTION, direction)
+                        .with(Devices.VIRTUAL, true)
+                        .with(Devices.RATE, 48_000.0));
     }
 
     private void machines() {
-        add(Kind.MACHINE, "desk-pc", "Desk PC", e -> e.with(Machines.PLAYBACK, to("plover-play"))
-                .with(Machines.RECORDING, to("larch"))
-                .with(Machines.CALL_PLAYBACK, to("tern")));
-        add(Kind.MACHINE, "dome-pc", "Dome PC", e -> e.with(Machines.PLAYBACK, to("dome-speaker"))
-                .with(Machines.RECORDING, to("wren")));
+        add(
+                Kind.MACHINE,
+                "desk-pc",
+                "Desk PC",
+                e -> e.with(Machines.PLAYBACK, to("plover-play"))
+                        .with(Machines.RECORDING, to("larch"))
+                        .with(Machines.CALL_PLAYBACK, to("tern")));
+        add(
+                Kind.MACHINE,
+                "dome-pc",
+                "Dome PC",
+                e -> e.with(Machines.PLAYBACK, to("dome-speaker")).with(Machines.RECORDING, to("wren")));
         device("larch", "Larch boom", "desk-pc", Direction.RECORDING, 5);
         device("tern", "Tern headset", "desk-pc", Direction.PLAYBACK, 8);
         device("tern-mic", "Tern microphone", "desk-pc", Direction.RECORDING, 8);
@@ -100,43 +114,71 @@ final class SampleRig {
     private void links() {
         cable("heron", "Heron", "heron-play", "heron-record");
         cable("plover", "Plover", "plover-play", "plover-record");
-        add(Kind.WIRE, "dome-video-cable", "Video cable", e -> e.with(Links.WIRE_FROM, "dome-video")
-                .with(Links.WIRE_TO, "kestrel")
-                .with(Links.WIRE_SIGNAL, Links.Signal.DIGITAL)
-                .with(Links.WIRE_CONVERTS, false));
-        add(Kind.WIRE, "dome-line-cable", "Line cable", e -> e.with(Links.WIRE_FROM, "desk-out")
-                .with(Links.WIRE_TO, "dome-in"));
-        add(Kind.COUPLING, "dome-air", "Dome air", e -> e.with(Links.COUPLING_FROM, "dome-speaker")
-                .with(Links.COUPLING_TO, "wren")
-                .with(Links.COUPLING_GAIN, -40.0)
-                .with(Links.COUPLING_LATENCY, 4.0));
+        add(
+                Kind.WIRE,
+                "dome-video-cable",
+                "Video cable",
+                e -> e.with(Links.WIRE_FROM, "dome-video")
+                        .with(Links.WIRE_TO, "kestrel")
+                        .with(Links.WIRE_SIGNAL, Links.Signal.DIGITAL)
+                        .with(Links.WIRE_CONVERTS, false));
+        add(
+                Kind.WIRE,
+                "dome-line-cable",
+                "Line cable",
+                e -> e.with(Links.WIRE_FROM, "desk-out").with(Links.WIRE_TO, "dome-in"));
+        add(
+                Kind.COUPLING,
+                "dome-air",
+                "Dome air",
+                e -> e.with(Links.COUPLING_FROM, "dome-speaker")
+                        .with(Links.COUPLING_TO, "wren")
+                        .with(Links.COUPLING_GAIN, -40.0)
+                        .with(Links.COUPLING_LATENCY, 4.0));
         pass("pass-plover", "Plover to Shows", "plover-record", "brookdesk-shows");
         pass("pass-wren", "Wren to video", "wren", "dome-video");
         pass("pass-dome", "Desk to dome speaker", "dome-in", "dome-speaker");
-        add(Kind.PROCESSOR, "hushgate", "Hushgate", e -> e.with(Links.PROCESSOR_FROM, "larch")
-                .with(Links.PROCESSOR_TO, "hushgate-mic")
-                .with(Links.PROCESSOR_MACHINE, "desk-pc")
-                .with(Links.PROCESSOR_LATENCY, 10.0)
-                .with(Links.PROCESSOR_CONVERTS, true));
+        add(
+                Kind.PROCESSOR,
+                "hushgate",
+                "Hushgate",
+                e -> e.with(Links.PROCESSOR_FROM, "larch")
+                        .with(Links.PROCESSOR_TO, "hushgate-mic")
+                        .with(Links.PROCESSOR_MACHINE, "desk-pc")
+                        .with(Links.PROCESSOR_LATENCY, 10.0)
+                        .with(Links.PROCESSOR_CONVERTS, true));
     }
 
     private void cable(String id, String name, String from, String to) {
-        add(Kind.CABLE, id, name, e -> e.with(Links.CABLE_FROM, from)
-                .with(Links.CABLE_TO, to)
-                .with(Links.CABLE_LATENCY, 7.0)
-                .with(Links.CABLE_CONVERTS, false));
+        add(
+                Kind.CABLE,
+                id,
+                name,
+                e -> e.with(Links.CABLE_FROM, from)
+                        .with(Links.CABLE_TO, to)
+                        .with(Links.CABLE_LATENCY, 7.0)
+                        .with(Links.CABLE_CONVERTS, false));
     }
 
     private void pass(String id, String name, String from, String to) {
-        add(Kind.PASS_THROUGH, id, name, e -> e.with(Links.PASS_FROM, from)
-                .with(Links.PASS_TO, to(to))
-                .with(Links.PASS_LATENCY, 10.0));
+        add(
+                Kind.PASS_THROUGH,
+                id,
+                name,
+                e -> e.with(Links.PASS_FROM, from).with(Links.PASS_TO, to(to)).with(Links.PASS_LATENCY, 10.0));
     }
 
     private void application(String id, String name, String machine, Use use, Choice plays) {
-        add(Kind.APPLICATION, id, name, e -> e.with(Applications.MACHINE, machine).with(Applications.USE, use));
-        add(Kind.APP_OUTPUT, id + "-out", name + " output", e -> e.with(Applications.OUTPUT_OF, id)
-                .with(Applications.PROGRAM_CHOICE, plays));
+        add(
+                Kind.APPLICATION,
+                id,
+                name,
+                e -> e.with(Applications.MACHINE, machine).with(Applications.USE, use));
+        add(
+                Kind.APP_OUTPUT,
+                id + "-out",
+                name + " output",
+                e -> e.with(Applications.OUTPUT_OF, id).with(Applications.PROGRAM_CHOICE, plays));
     }
 
     private void listens(String id, String device) {
@@ -158,9 +200,13 @@ final class SampleRig {
     }
 
     private void mixer() {
-        add(Kind.MIXER, "brookdesk", "Brookdesk", e -> e.with(Mixers.MACHINE, "desk-pc")
-                .with(Mixers.RATE, 48_000.0)
-                .with(Mixers.LATENCY, 12.0));
+        add(
+                Kind.MIXER,
+                "brookdesk",
+                "Brookdesk",
+                e -> e.with(Mixers.MACHINE, "desk-pc")
+                        .with(Mixers.RATE, 48_000.0)
+                        .with(Mixers.LATENCY, 12.0));
         strip("strip-host", "Host", "hushgate-mic", "bus-guests", "bus-dome");
         strip("strip-dome", "Dome", "kestrel", "bus-ears", "bus-guests");
         strip("strip-shows", "Shows", "brookdesk-shows", "bus-ears", "bus-guests", "bus-dome");
@@ -215,9 +261,13 @@ final class SampleRig {
             case "in-film" -> e.with(Productions.CUE, true);
             default -> e;
         });
-        add(Kind.GROUP, "house-sound", "House sound", e -> e.with(Productions.GROUP_OF, "orrery")
-                .with(Productions.MEMBER.of("in-music"), true)
-                .with(Productions.MEMBER.of("in-effects"), true));
+        add(
+                Kind.GROUP,
+                "house-sound",
+                "House sound",
+                e -> e.with(Productions.GROUP_OF, "orrery")
+                        .with(Productions.MEMBER.of("in-music"), true)
+                        .with(Productions.MEMBER.of("in-effects"), true));
         output("out-live", "Live stream", Productions.Purpose.LIVE, 1);
         output("out-archive", "Service archive", Productions.Purpose.ARCHIVE, 2);
         output("out-relay", "Partner stream", Productions.Purpose.RELAY, 2);
@@ -262,15 +312,23 @@ final class SampleRig {
     }
 
     private void entry(String id, String scene, String brings, double level) {
-        add(Kind.ENTRY, id, "", e -> e.with(Productions.ENTRY_OF, scene)
-                .with(Productions.BRINGS, brings)
-                .with(Productions.ENTRY_LEVEL, level));
+        add(
+                Kind.ENTRY,
+                id,
+                "",
+                e -> e.with(Productions.ENTRY_OF, scene)
+                        .with(Productions.BRINGS, brings)
+                        .with(Productions.ENTRY_LEVEL, level));
     }
 
     private void source(String id, String name, SourceClass sourceClass, double level, String at) {
-        add(Kind.SOURCE, id, name, e -> e.with(Sources.CLASS, sourceClass)
-                .with(Sources.LEVEL, level)
-                .with(Sources.AT, at));
+        add(
+                Kind.SOURCE,
+                id,
+                name,
+                e -> e.with(Sources.CLASS, sourceClass)
+                        .with(Sources.LEVEL, level)
+                        .with(Sources.AT, at));
     }
 
     private void sources() {
@@ -299,10 +357,16 @@ final class SampleRig {
     }
 
     private void outlets() {
-        outlet("host-ears", "Host's ears", Outlets.Sort.EARS, e -> e.with(Outlets.DEVICE, to("tern"))
-                .with(Outlets.PERSON, "Host"));
-        outlet("dome-ears", "Dome ears", Outlets.Sort.EARS, e -> e.with(Outlets.DEVICE, to("dome-speaker"))
-                .with(Outlets.PERSON, "Dome"));
+        outlet(
+                "host-ears",
+                "Host's ears",
+                Outlets.Sort.EARS,
+                e -> e.with(Outlets.DEVICE, to("tern")).with(Outlets.PERSON, "Host"));
+        outlet(
+                "dome-ears",
+                "Dome ears",
+                Outlets.Sort.EARS,
+                e -> e.with(Outlets.DEVICE, to("dome-speaker")).with(Outlets.PERSON, "Dome"));
         outlet("call", "Guests", Outlets.Sort.FAR_END, e -> e.with(Outlets.APPLICATION, "farcall"));
         outlet("crew-call", "Crew", Outlets.Sort.FAR_END, e -> e.with(Outlets.APPLICATION, "huddlewick"));
         outlet("live", "Live", Outlets.Sort.LIVE, e -> e.with(Outlets.OUTPUT, "out-live"));
@@ -315,7 +379,10 @@ final class SampleRig {
     }
 
     private void track(String id, String name, int number) {
-        outlet(id, name, Outlets.Sort.TRACK, e -> e.with(Outlets.OUTPUT, "out-recording")
-                .with(Outlets.TRACK, number));
+        outlet(
+                id,
+                name,
+                Outlets.Sort.TRACK,
+                e -> e.with(Outlets.OUTPUT, "out-recording").with(Outlets.TRACK, number));
     }
 }

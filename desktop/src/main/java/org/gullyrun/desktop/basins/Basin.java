@@ -116,11 +116,11 @@ final class Basin extends Pane {
     }
 
     private void place(List<CellReading> cells, List<Integer> where, State state, double width) {
-        double from = 20 * u;
+        double from = (cells.size() > 7 ? 17 : 22) * u;
         double room = width - 2 * from;
         double step = cells.size() < 2 ? 0 : Math.min(17 * u, room / (cells.size() - 1));
         double x = width / 2 - step * (cells.size() - 1) / 2;
-        double scale = u * (step > 0 && step < 9.5 * u ? 0.7 : step > 0 && step < 12 * u ? 0.8 : 0.95);
+        double scale = u * (step > 0 && step < 9.5 * u ? 0.66 : step > 0 && step < 12 * u ? 0.8 : 0.95);
         for (int i = 0; i < cells.size(); i++) {
             token(cells.get(i), where.get(i), state, x + i * step, scale);
         }
@@ -142,8 +142,8 @@ final class Basin extends Pane {
         token.getChildren().add(hit);
         for (int i = 0; i < (twice ? 2 : 1); i++) {
             SVGPath glyph = Glyph.of(cell.source().get(Sources.CLASS), scale);
-            glyph.setTranslateX(x + (twice ? (i == 0 ? -3.4 : 3.4) * u : 0));
-            glyph.setTranslateY(y + (twice ? (i == 0 ? 1.6 : -1.6) * u : 0));
+            glyph.setTranslateX(x + (twice ? (i == 0 ? -3.4 : 3.4) * scale : 0));
+            glyph.setTranslateY(y + (twice ? (i == 0 ? 2.4 : -2.4) * scale : 0));
             glyph.getStyleClass().add(missing ? "hollow" : leak || twice ? "bad" : "water");
             token.getChildren().add(glyph);
         }
@@ -172,8 +172,8 @@ final class Basin extends Pane {
 
     private static String said(CellReading cell, SceneReading scene, boolean all) {
         String level = cell.delivery().arrives() ? String.format(Locale.ROOT, ", %.1f dBFS", cell.usualLevel()) : "";
-        return cell.source().name() + " at " + cell.outlet().name() + ": " + cell.verdict().word() + level
-                + (all && cell.verdict().isTrouble() ? ", in " + scene.name() : "");
+        return cell.source().name() + " at " + cell.outlet().name() + ": "
+                + cell.verdict().word() + level + (all && cell.verdict().isTrouble() ? ", in " + scene.name() : "");
     }
 
     private void name(double width, boolean bad) {
@@ -190,7 +190,8 @@ final class Basin extends Pane {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
         long troubles = cells.stream().filter(c -> c.verdict().isTrouble()).count();
-        setAccessibleText(outlet.name() + ": " + cells.size() + " sources" + (bad ? ", " + troubles + " in trouble" : ""));
+        setAccessibleText(
+                outlet.name() + ": " + cells.size() + " sources" + (bad ? ", " + troubles + " in trouble" : ""));
         setOnMouseClicked(e -> store.select(new Selection.OfOutlet(outlet.id())));
         setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {

@@ -62,7 +62,7 @@ public final class BasinsView extends StackPane {
             row.getChildren().add(Nodes.label("Nobody listens yet: this rig has no outlets.", "soft"));
             return;
         }
-        double width = Math.max(NARROWEST * state.textScale(), (getWidth() - 2) / outlets.size());
+        double width = Math.max(NARROWEST * state.textScale(), Math.floor((getWidth() - 6) / outlets.size()));
         for (int o = 0; o < outlets.size(); o++) {
             row.getChildren().add(new Basin(store, state, o, width));
         }

@@ -6,7 +6,6 @@ import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -26,6 +25,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
@@ -68,7 +68,9 @@ public final class EvidenceView extends ScrollPane {
         }
         setPrefWidth(WIDTH * now.textScale());
         setMinWidth(WIDTH * now.textScale());
-        String focused = getScene() == null || getScene().getFocusOwner() == null ? null : getScene().getFocusOwner().getId();
+        String focused = getScene() == null || getScene().getFocusOwner() == null
+                ? null
+                : getScene().getFocusOwner().getId();
         double at = before.selection().equals(now.selection()) ? getVvalue() : 0;
         box.getChildren().setAll(content(now));
         setVvalue(at);
@@ -108,13 +110,19 @@ public final class EvidenceView extends ScrollPane {
         all.add(rule());
         List<Finding> findings = reading.findings();
         for (Finding finding : findings.subList(0, Math.min(8, findings.size()))) {
-            all.add(row(new Tally(finding.severity(), 0.85 * state.textScale()), finding.words().title(), "find-" + finding.identity(), () -> store.select(new Selection.Trouble(finding.identity()))));
+            all.add(row(
+                    new Tally(finding.severity(), 0.85 * state.textScale()),
+                    finding.words().title(),
+                    "find-" + finding.identity(),
+                    () -> store.select(new Selection.Trouble(finding.identity()))));
         }
         if (findings.size() > 8) {
             all.add(Nodes.label("and " + (findings.size() - 8) + " more under Findings (key 4)", "caption"));
         }
         all.add(rule());
-        all.add(Nodes.label("N goes to the next finding. Click a token in a basin to see its ways; click a basin for all that reaches it.", "caption"));
+        all.add(Nodes.label(
+                "N goes to the next finding. Click a token in a basin to see its ways; click a basin for all that reaches it.",
+                "caption"));
         return all;
     }
 
@@ -142,19 +150,10 @@ public final class EvidenceView extends ScrollPane {
         var label = Nodes.label(text);
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
-        HBox line = new HBox(9, sign, label);
-        line.setAlignment(Pos.TOP_LEFT);
         HBox.setMargin(sign, new Insets(3, 0, 0, 0));
-        Button button = new Button();
-        button.setGraphic(line);
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.getStyleClass().setAll("remedy");
-        button.setId(id);
-        button.setAccessibleText(text);
-        button.setOnAction(e -> action.run());
-        button.setPrefWidth(10);
-        line.prefWidthProperty().bind(button.widthProperty().subtract(18));
-        return button;
+        ClickRow line = new ClickRow("remedy", id, text, action, sign, label);
+        line.setAlignment(Pos.TOP_LEFT);
+        return line;
     }
 
     private static Node rule() {
@@ -180,10 +179,16 @@ public final class EvidenceView extends ScrollPane {
         }
         all.add(Nodes.label(element.name(), "water-title"));
         if (source) {
-            String kind = element.get(Sources.CLASS) instanceof Sources.SourceClass c ? c.word() : "class not yet known";
+            String kind =
+                    element.get(Sources.CLASS) instanceof Sources.SourceClass c ? c.word() : "class not yet known";
             String flags = (element.is(Sources.PRIVATE, false) ? ", private" : "")
                     + (element.is(Sources.LICENSED, false) ? ", licensed" : "");
-            all.add(Nodes.label(kind + flags + String.format(Locale.ROOT, ", usually %.0f dBFS", Sources.level(element)).replace('-', '−'), "soft"));
+            all.add(Nodes.label(
+                    kind
+                            + flags
+                            + String.format(Locale.ROOT, ", usually %.0f dBFS", Sources.level(element))
+                                    .replace('-', '−'),
+                    "soft"));
         } else {
             all.add(Nodes.label(arrivals(state, id), "soft"));
         }
@@ -209,7 +214,9 @@ public final class EvidenceView extends ScrollPane {
         long arriving = state.reading().rig().of(Kind.SOURCE).stream()
                 .filter(s -> scenes.stream()
                         .flatMap(x -> x.cells().stream())
-                        .anyMatch(c -> c.source() == s && c.outlet().id().equals(outlet) && c.delivery().arrives()))
+                        .anyMatch(c -> c.source() == s
+                                && c.outlet().id().equals(outlet)
+                                && c.delivery().arrives()))
                 .count();
         return arriving + (arriving == 1 ? " source arrives" : " sources arrive") + " here.";
     }
@@ -224,13 +231,23 @@ public final class EvidenceView extends ScrollPane {
         String level = cell.delivery().arrives()
                 ? String.format(Locale.ROOT, "%.1f", cell.usualLevel()).replace('-', '−')
                 : "–";
-        String word = cell.verdict().word() + (trouble && state.scene() < 0 && state.reading().scenes().size() > 1 ? " in " + scene.name() : "");
+        String word = cell.verdict().word()
+                + (trouble && state.scene() < 0 && state.reading().scenes().size() > 1 ? " in " + scene.name() : "");
         var verdict = Nodes.label(word, "small", trouble ? "bad-text" : "soft");
         verdict.setWrapText(false);
         var figure = Nodes.label(level, "figures");
         figure.setMinWidth(44 * state.textScale());
         figure.setAlignment(Pos.CENTER_RIGHT);
-        HBox line = new HBox(8, name, Nodes.spacer(), verdict, figure);
+        ClickRow line = new ClickRow(
+                "remedy",
+                "cell-" + cell.source().id() + "-" + cell.outlet().id(),
+                other.name() + ": " + word + ", " + level + " dBFS",
+                () -> store.select(
+                        new Selection.Pair(cell.source().id(), cell.outlet().id())),
+                name,
+                Nodes.spacer(),
+                verdict,
+                figure);
         if (!source) {
             var glyph = Glyph.of(other.get(Sources.CLASS), 0.85 * state.textScale());
             if (trouble) {
@@ -240,17 +257,7 @@ public final class EvidenceView extends ScrollPane {
             holder.setMinWidth(14 * state.textScale());
             line.getChildren().addFirst(holder);
         }
-        line.setAlignment(Pos.CENTER_LEFT);
-        Button button = new Button();
-        button.setGraphic(line);
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setPrefWidth(10);
-        line.prefWidthProperty().bind(button.widthProperty().subtract(18));
-        button.getStyleClass().setAll("remedy");
-        button.setAccessibleText(other.name() + ": " + word + ", " + level + " dBFS");
-        button.setOnAction(e -> store.select(
-                new Selection.Pair(cell.source().id(), cell.outlet().id())));
-        return button;
+        return line;
     }
 
     // An element: its settings.
@@ -298,9 +305,8 @@ public final class EvidenceView extends ScrollPane {
         switch (element.kind()) {
             case STRIP -> rig.in(program.id(), Kind.BUS).forEach(b -> members.add(family.of(b.id())));
             case INPUT, OUTPUT -> {
-                int count = program.kind() == Kind.PRODUCTION
-                        ? program.or(org.gullyrun.core.rig.Productions.TRACKS, 6)
-                        : 0;
+                int count =
+                        program.kind() == Kind.PRODUCTION ? program.or(org.gullyrun.core.rig.Productions.TRACKS, 6) : 0;
                 for (int n = 1; n <= count; n++) {
                     members.add(family.of(n));
                 }
@@ -335,9 +341,11 @@ public final class EvidenceView extends ScrollPane {
                 ? " in " + state.reading().scenes().get(state.shown().scene()).name()
                 : "";
         String arrives = cell.delivery().arrives()
-                ? "Arrives by " + (cell.delivery().atLeast() ? "at least " : "") + cell.delivery().runs()
+                ? "Arrives by " + (cell.delivery().atLeast() ? "at least " : "")
+                        + cell.delivery().runs()
                         + (cell.delivery().runs() == 1 ? " run" : " runs") + scene
-                        + String.format(Locale.ROOT, " at %.1f dBFS", cell.usualLevel()).replace('-', '−') + ". "
+                        + String.format(Locale.ROOT, " at %.1f dBFS", cell.usualLevel())
+                                .replace('-', '−') + ". "
                 : "Does not arrive" + scene + ". ";
         Wishes.Ground ground = cell.counting().ground();
         String because = switch (ground) {
@@ -396,7 +404,9 @@ public final class EvidenceView extends ScrollPane {
             all.add(settings);
         }
         Node remedies = finding == null ? null : remedies(state, finding);
-        boolean shortWay = state.shown().ways().stream().limit(1).allMatch(w -> w.segments().size() <= 9)
+        boolean shortWay = state.shown().ways().stream()
+                        .limit(1)
+                        .allMatch(w -> w.segments().size() <= 9)
                 && state.hop() < 0;
         if (remedies != null && !shortWay) {
             all.add(remedies);
@@ -404,7 +414,8 @@ public final class EvidenceView extends ScrollPane {
         if (!onlySettings) {
             all.add(rule());
             all.add(new Ladder(store, state));
-        } else if (state.shown().cell() != null && !state.shown().cell().delivery().arrives()) {
+        } else if (state.shown().cell() != null
+                && !state.shown().cell().delivery().arrives()) {
             all.add(Nodes.label("There is no way, whatever gates are opened.", "soft"));
         }
         if (remedies != null && shortWay) {
@@ -437,23 +448,20 @@ public final class EvidenceView extends ScrollPane {
         var what = Nodes.label(remedy.sentence(), place == 0 ? "strong" : "plain");
         var price = Nodes.label(remedy.price(), "small", clean ? "good-text" : "warn-text");
         VBox words = new VBox(what, price);
-        Button button = new Button();
-        HBox line = new HBox(8, words);
         HBox.setHgrow(words, Priority.ALWAYS);
+        ClickRow line = new ClickRow(
+                "remedy",
+                "remedy-" + place,
+                remedy.sentence() + ": " + remedy.price(),
+                () -> store.change(remedy.changes()),
+                words);
+        line.setAlignment(Pos.TOP_LEFT);
         if (place == 0) {
             var key = Nodes.label("Ctrl Enter", "figures", "soft");
             key.setWrapText(false);
             key.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
             line.getChildren().add(key);
         }
-        button.setGraphic(line);
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setPrefWidth(10);
-        line.prefWidthProperty().bind(button.widthProperty().subtract(18));
-        button.getStyleClass().setAll("remedy");
-        button.setId("remedy-" + place);
-        button.setAccessibleText(remedy.sentence() + ": " + remedy.price());
-        button.setOnAction(e -> store.change(remedy.changes()));
-        return button;
+        return line;
     }
 }

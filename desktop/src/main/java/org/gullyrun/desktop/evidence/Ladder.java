@@ -55,18 +55,27 @@ final class Ladder extends VBox {
         this.state = state;
         this.graph = state.graph();
         this.rig = state.reading().rig();
-        this.ways = state.shown().ways().subList(0, Math.min(MOST, state.shown().ways().size()));
+        this.ways = state.shown()
+                .ways()
+                .subList(0, Math.min(MOST, state.shown().ways().size()));
         this.u = state.textScale();
         this.wrong = Culprit.wrong(state);
         setId("ladder");
         String middle = ways.size() == 1 ? "the way" : state.shown().ways().size() + " ways";
-        HBox head = new HBox(cell(label("level", "caption"), 46, Pos.CENTER_RIGHT), rails(null), label(middle, "caption"), Nodes.spacer(), label("ms", "caption"));
+        HBox head = new HBox(
+                cell(label("level", "caption"), 46, Pos.CENTER_RIGHT),
+                rails(null),
+                label(middle, "caption"),
+                Nodes.spacer(),
+                label("ms", "caption"));
         head.setPadding(new javafx.geometry.Insets(0, 4, 4, 0));
         getChildren().add(head);
         List<Rung> rungs = rungs();
         double start = level(rungs);
         double[] level = new double[ways.size()];
         double[] delay = new double[ways.size()];
+        int[] passing = new int[ways.size()];
+        java.util.Arrays.fill(passing, -1);
         java.util.Arrays.fill(level, start);
         for (int i = 0; i < rungs.size(); i++) {
             Rung rung = rungs.get(i);
@@ -77,7 +86,10 @@ final class Ladder extends VBox {
                 }
             }
             int way = first(rung);
-            getChildren().add(row(rung, i, i == rungs.size() - 1, level[way], delay[way]));
+            getChildren().add(row(rung, i, i == rungs.size() - 1, level[way], delay[way], passing));
+            for (int w = 0; w < ways.size(); w++) {
+                passing[w] = rung.by[w] == -2 ? passing[w] : next(rung, w);
+            }
             if (state.hop() == i && settings(rung) instanceof Node settings) {
                 getChildren().add(settings);
             }
@@ -153,7 +165,7 @@ final class Ladder extends VBox {
         return pane;
     }
 
-    private Node row(Rung rung, int index, boolean last, double level, double delay) {
+    private Node row(Rung rung, int index, boolean last, double level, double delay, int[] passing) {
         boolean circle = ways.getFirst().sort() == Evidence.Sort.CIRCLE;
         String unit = circle ? String.format(Locale.ROOT, "%+.1f", level).replace('-', '−') : number(level);
         Label levelLabel = label(unit, "figures");
@@ -162,6 +174,7 @@ final class Ladder extends VBox {
         Label name = label(pointName(rung.point), bad ? "bad-text" : "soft-not");
         name.getStyleClass().add("strong");
         VBox words = new VBox(name);
+        words.setPadding(new javafx.geometry.Insets(1, 0, 4, 0));
         String sub = sub(rung);
         if (!sub.isEmpty()) {
             words.getChildren().add(label(sub, "caption"));
@@ -169,9 +182,9 @@ final class Ladder extends VBox {
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMinWidth(0);
         Pane rails = rails(rung);
-        double height = (sub.isEmpty() ? 30 : 42) * u;
+        double height = (sub.isEmpty() ? 28 : 42) * u;
         for (int w = 0; w < ways.size(); w++) {
-            rail(rails, rung, w, index == 0, last, height);
+            rail(rails, rung, w, index == 0, last, passing[w]);
         }
         HBox row = new HBox(cell(levelLabel, 46, Pos.TOP_RIGHT), rails, words);
         Node pill = pill(rung, bad);
@@ -181,7 +194,7 @@ final class Ladder extends VBox {
         }
         row.getChildren().add(cell(delayLabel, 46, Pos.TOP_RIGHT));
         row.setMinHeight(height);
-        row.setPadding(new javafx.geometry.Insets(1, 4, 1, 0));
+        row.setPadding(new javafx.geometry.Insets(0, 4, 0, 0));
         row.getStyleClass().add("rung");
         row.setId("rung-" + index);
         row.setFocusTraversable(true);
@@ -221,23 +234,29 @@ final class Ladder extends VBox {
         return false;
     }
 
-    private void rail(Pane rails, Rung rung, int w, boolean first, boolean last, double height) {
+    private void rail(Pane rails, Rung rung, int w, boolean first, boolean last, int passing) {
         double x = (7 + RAIL * w) * u;
         double dot = 10 * u;
         List<Integer> segments = ways.get(w).segments();
         boolean on = rung.by[w] != -2;
         boolean begins = rung.by[w] == -1;
         boolean ends = rung.by[w] >= 0 && rung.by[w] == segments.getLast();
-        if (!on && !between(rung, w)) {
+        if (!on && passing < 0) {
             return;
         }
         int next = on ? next(rung, w) : -1;
         boolean closed = rung.by[w] >= 0 && !graph.isOpen(rung.by[w]);
         if (!begins && !first) {
-            rails.getChildren().add(rail(x, 0, on ? dot : height, rung.by[w], closed));
+            Line above = rail(x, 0, dot, on ? rung.by[w] : passing, on ? closed : !graph.isOpen(passing));
+            if (!on) {
+                above.endYProperty().bind(rails.heightProperty());
+            }
+            rails.getChildren().add(above);
         }
         if (on && !ends && !last) {
-            rails.getChildren().add(rail(x, dot, height, next, next >= 0 && !graph.isOpen(next)));
+            Line below = rail(x, dot, dot, next, next >= 0 && !graph.isOpen(next));
+            below.endYProperty().bind(rails.heightProperty());
+            rails.getChildren().add(below);
         }
         if (on) {
             Circle circle = new Circle(x, dot, 4.4 * u);
@@ -264,26 +283,8 @@ final class Ladder extends VBox {
         return at < segments.size() ? segments.get(at) : -1;
     }
 
-    /** Whether a way passes a rung that it has no point on: it began above and ends below. */
-    private boolean between(Rung rung, int w) {
-        List<Rung> all = rungs();
-        int at = -1;
-        for (int i = 0; i < all.size(); i++) {
-            if (all.get(i).point == rung.point && java.util.Arrays.equals(all.get(i).by, rung.by)) {
-                at = i;
-            }
-        }
-        boolean above = false;
-        boolean below = false;
-        for (int i = 0; i < all.size(); i++) {
-            above |= i < at && all.get(i).by[w] != -2;
-            below |= i > at && all.get(i).by[w] != -2;
-        }
-        return above && below;
-    }
-
     private String pointName(int point) {
-        return PointWords.name(graph, point);
+        return PointWords.within(graph, point);
     }
 
     private String sub(Rung rung) {
@@ -291,7 +292,9 @@ final class Ladder extends VBox {
         if (by < 0) {
             return by == -1 && graph.kind(rung.point) == org.gullyrun.core.flow.PointKind.SOURCE ? "usual level" : "";
         }
-        return PointWords.hop(graph, by);
+        String program = PointWords.program(graph, rung.point);
+        String hop = PointWords.hop(graph, by);
+        return program.isEmpty() || hop.isEmpty() ? program + hop : program + ", " + hop;
     }
 
     /** The switch on the rung itself: of a closed gate, or of the one at fault. */
@@ -301,16 +304,11 @@ final class Ladder extends VBox {
         }
         for (int by : rung.by) {
             if (by >= 0) {
-                Gate best = null;
                 for (Gate gate : graph.gates(by)) {
-                    if (gate.setting() != null && (best == null || !gate.open() || best.open() && culprit(gate))) {
-                        best = gate;
-                    }
-                }
-                if (best != null) {
-                    ToggleButton toggle = SettingEditor.toggle(store, rig, best.at());
-                    if (toggle != null) {
-                        toggle.setId("pill-" + best.at().element() + "-" + best.at().key().replace(':', '-'));
+                    if (graph.isOpen(by) ? culprit(gate) : !gate.open()) {
+                        ToggleButton toggle = SettingEditor.gate(store, graph, gate);
+                        toggle.setId("pill-" + gate.at().element() + "-"
+                                + gate.at().key().replace(':', '-'));
                         return toggle;
                     }
                 }
@@ -324,7 +322,9 @@ final class Ladder extends VBox {
                 && state.remedies().remedies().stream()
                         .limit(1)
                         .flatMap(r -> r.changes().stream())
-                        .anyMatch(c -> c instanceof org.gullyrun.core.rig.Change.Set set && set.address().equals(gate.at()));
+                        .anyMatch(c -> c instanceof org.gullyrun.core.rig.Change.Set set
+                                ? set.address().equals(gate.at())
+                                : gate.at().element().endsWith("@" + c.element()));
     }
 
     private @org.jspecify.annotations.Nullable Node settings(Rung rung) {
@@ -340,6 +340,19 @@ final class Ladder extends VBox {
         if (rung.by[first(rung)] == -1) {
             rig.find(graph.element(rung.point), Kind.SOURCE)
                     .ifPresent(s -> addresses.add(new Address(s.id(), Sources.LEVEL.key())));
+        }
+        for (int by : rung.by) {
+            for (Gate gate : by >= 0 ? graph.gates(by) : List.<Gate>of()) {
+                if (gate.sort() == Gate.Sort.IN_SCENE) {
+                    HBox row = new HBox(
+                            8,
+                            label("in scene " + graph.scene().name(rig), "small"),
+                            Nodes.spacer(),
+                            SettingEditor.gate(store, graph, gate));
+                    row.setAlignment(Pos.CENTER_LEFT);
+                    box.getChildren().add(row);
+                }
+            }
         }
         for (Address address : addresses) {
             Node row = SettingEditor.row(store, rig, address, true);

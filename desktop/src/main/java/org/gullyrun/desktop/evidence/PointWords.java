@@ -38,6 +38,18 @@ public final class PointWords {
         };
     }
 
+    /** The part of a point's name that says which it is within its program: "strip Music". */
+    public static String within(FlowGraph graph, int point) {
+        String name = name(graph, point);
+        return name.substring(name.indexOf(" · ") < 0 ? 0 : name.indexOf(" · ") + 3);
+    }
+
+    /** The program that a point belongs to, where its name has one: "Brookdesk". */
+    public static String program(FlowGraph graph, int point) {
+        String name = name(graph, point);
+        return name.substring(0, Math.max(0, name.indexOf(" · ")));
+    }
+
     /** What a hop is: how it was chosen, its gain, a change of rate, or what closes it. */
     public static String hop(FlowGraph graph, int segment) {
         Rig rig = graph.rig();
@@ -51,7 +63,15 @@ public final class PointWords {
         if (by != null) {
             switch (by.kind()) {
                 case APP_OUTPUT -> add(words, chosen(rig, by));
-                case CABLE, WIRE, PASS_THROUGH, COUPLING -> add(words, (by.kind() == Kind.COUPLING ? "through the air, " : by.kind() == Kind.CABLE ? "cable " : by.kind() == Kind.WIRE ? "" : "passed on by ") + by.name());
+                case CABLE, WIRE, PASS_THROUGH, COUPLING ->
+                    add(
+                            words,
+                            (by.kind() == Kind.COUPLING
+                                            ? "through the air, "
+                                            : by.kind() == Kind.CABLE
+                                                    ? "cable "
+                                                    : by.kind() == Kind.WIRE ? "" : "passed on by ")
+                                    + by.name());
                 default -> {}
             }
         }
@@ -59,7 +79,9 @@ public final class PointWords {
             add(words, "because its device cannot be used");
         }
         if (Math.abs(graph.gain(segment)) >= 0.05) {
-            add(words, String.format(Locale.ROOT, "%+.1f dB", graph.gain(segment)).replace('-', '−'));
+            add(
+                    words,
+                    String.format(Locale.ROOT, "%+.1f dB", graph.gain(segment)).replace('-', '−'));
         }
         double rate = graph.rate(graph.to(segment));
         if (graph.converts(segment)) {

@@ -11,6 +11,9 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.repair.GateMoves;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
@@ -54,13 +57,33 @@ final class SettingEditor {
         return row;
     }
 
-    /** The control of a flag alone; null if it is no flag. */
-    static @Nullable ToggleButton toggle(Store store, Rig rig, Address address) {
-        Element element = rig.find(address.element());
-        Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), address.key());
-        return element == null || setting == null || !(setting.type() instanceof ValueType.Flag)
-                ? null
-                : new SettingEditor(store, rig, element, setting).flag();
+    /** A switch that opens or closes a gate by whatever changes that takes; off where nothing can. */
+    static ToggleButton gate(Store store, FlowGraph graph, Gate gate) {
+        Rig rig = graph.rig();
+        ToggleButton pill = new ToggleButton(word(gate));
+        pill.setSelected(gate.open());
+        pill.getStyleClass().setAll("pill");
+        pill.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        GateMoves moves = new GateMoves(rig, graph.scene());
+        List<Change> changes = gate.open() ? moves.close(gate) : moves.open(gate);
+        pill.setDisable(changes.isEmpty());
+        pill.setAccessibleText((gate.why().isEmpty() ? "open" : gate.why()) + ": " + word(gate));
+        Tooltip.install(pill, new Tooltip(gate.why().isEmpty() ? "open" : gate.why()));
+        pill.setOnAction(e -> store.change(changes));
+        return pill;
+    }
+
+    private static String word(Gate gate) {
+        return switch (gate.sort()) {
+            case OFF -> gate.open() ? "not " + off(gate) : off(gate);
+            case USABLE, PRESENT -> gate.open() ? "usable" : "not usable";
+            case IN_SCENE -> gate.open() ? "in scene" : "not in scene";
+            case ON, TRACK_COUNT, STANDARD_PATH, PLAYS_SOMEWHERE -> gate.open() ? "on" : "off";
+        };
+    }
+
+    private static String off(Gate gate) {
+        return gate.at().key().equals("playsAloud") ? "aloud" : "muted";
     }
 
     private Node control() {
@@ -71,8 +94,10 @@ final class SettingEditor {
             case ValueType.Pick pick -> menu();
             case ValueType.Word<?> word -> menu();
             case ValueType.Ref ref -> menu();
-            case ValueType.Text text -> Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
-            case ValueType.Texts texts -> Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
+            case ValueType.Text text ->
+                Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
+            case ValueType.Texts texts ->
+                Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
         };
     }
 
@@ -126,7 +151,9 @@ final class SettingEditor {
             return;
         }
         try {
-            Object raw = text.equals("?") ? Unknown.UNKNOWN : text.isEmpty() ? none() : setting.type().read(Double.valueOf(text));
+            Object raw = text.equals("?")
+                    ? Unknown.UNKNOWN
+                    : text.isEmpty() ? none() : setting.type().read(Double.valueOf(text));
             Nodes.mark(field, "wrong", false);
             send(raw);
         } catch (NumberFormatException e) {

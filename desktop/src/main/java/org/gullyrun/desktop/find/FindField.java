@@ -91,7 +91,8 @@ public final class FindField extends TextField {
             list.getChildren().add(row);
         }
         if (hits.isEmpty() && !getText().isBlank()) {
-            list.getChildren().add(Nodes.label("Nothing by that name. Two names, as “music archive”, trace that pair.", "soft"));
+            list.getChildren()
+                    .add(Nodes.label("Nothing by that name. Two names, as “music archive”, trace that pair.", "soft"));
         }
         mark();
         if (getText().isBlank() || getScene() == null || getScene().getWindow() == null) {

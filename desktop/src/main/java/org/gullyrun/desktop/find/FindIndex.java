@@ -33,7 +33,8 @@ public final class FindIndex {
 
     /** The hits of a search, best first. A source's and an outlet's name together give the runs between them. */
     public static List<Hit> search(String typed, Reading reading, List<Action> actions) {
-        String query = typed.toLowerCase(Locale.ROOT).replaceAll("[>→]|\\bto\\b", " ").strip();
+        String query =
+                typed.toLowerCase(Locale.ROOT).replaceAll("[>→]|\\bto\\b", " ").strip();
         if (query.isEmpty()) {
             return List.of();
         }
@@ -50,7 +51,8 @@ public final class FindIndex {
                 };
                 int bonus = element.kind() == Kind.SOURCE || element.kind() == Kind.OUTLET ? 5 : 0;
                 Element program = rig.program(element);
-                String text = program == element ? element.name() : program.name() + " · " + Sentences.noun(rig, element);
+                String text =
+                        program == element ? element.name() : program.name() + " · " + Sentences.noun(rig, element);
                 hits.add(new Hit(text, element.kind().noun(), selection, () -> {}, score + bonus));
             }
         }

@@ -41,22 +41,32 @@ final class CutOut extends Region {
     private final Map<Integer, Stop> stops = new LinkedHashMap<>();
     private final Set<SegmentKey> wrong;
     private int columns;
+    private double drawnWidth;
 
     CutOut(State state) {
         this.state = state;
         this.graph = state.graph();
         this.u = state.textScale();
-        this.ways = state.shown().ways().subList(0, Math.min(MOST_WAYS, state.shown().ways().size()));
+        this.ways = state.shown()
+                .ways()
+                .subList(0, Math.min(MOST_WAYS, state.shown().ways().size()));
         this.wrong = Culprit.wrong(state);
         getStyleClass().add("cutout");
         setId("cutout");
         place();
         boolean circle = ways.stream().anyMatch(w -> w.sort() == Evidence.Sort.CIRCLE);
         int lanes = 1 + stops.values().stream().mapToInt(Stop::lane).max().orElse(0);
-        double height = (TOP + LANE * lanes + (circle ? 22 : 2)) * u;
+        double height = (TOP + LANE * (lanes - 1) + (circle ? 44 : 26)) * u;
         setMinHeight(height);
         setPrefHeight(height);
-        widthProperty().addListener(x -> draw());
+    }
+
+    @Override
+    protected void layoutChildren() {
+        if (getWidth() != drawnWidth && getWidth() > 0) {
+            drawnWidth = getWidth();
+            draw();
+        }
     }
 
     /** Columns by the longest way to a point, lanes by the first way that passes it. */
@@ -117,8 +127,6 @@ final class CutOut extends Region {
 
     private void draw() {
         getChildren().clear();
-        Rectangle clip = new Rectangle(getWidth(), getHeight());
-        setClip(clip);
         for (int w = ways.size() - 1; w >= 0; w--) {
             for (int s : ways.get(w).segments()) {
                 channel(s);
@@ -149,8 +157,7 @@ final class CutOut extends Region {
             getChildren().add(arrow);
         } else {
             double bend = (x2 - x1) * 0.5;
-            path = new Path(
-                    new MoveTo(x1, y(a)), new CubicCurveTo(x1 + bend, y(a), x2 - bend, y(b), x2, y(b)));
+            path = new Path(new MoveTo(x1, y(a)), new CubicCurveTo(x1 + bend, y(a), x2 - bend, y(b), x2, y(b)));
         }
         path.getStyleClass().add("channel");
         Nodes.mark(path, "lit", true);
@@ -183,8 +190,8 @@ final class CutOut extends Region {
         double y = y(stop);
         boolean outlet = graph.kind(stop.point) == PointKind.OUTLET;
         Font font = outlet ? Type.water(13 * u) : Type.sans(11.5 * u);
-        String whole = PointWords.name(graph, stop.point);
-        String brief = whole.contains(" · ") ? whole.substring(whole.indexOf(" · ") + 3).replaceFirst("^(input|strip|bus) ", "") : whole;
+        String program = PointWords.program(graph, stop.point);
+        String brief = PointWords.within(graph, stop.point).replaceFirst("^(input|strip|bus) ", "");
         double room = bank() + (columns > 6 ? 4 : 22) * u;
         String fitted = Type.fit(brief, font, room);
         Text name = Nodes.text(fitted, font, x, y - 6 * u, outlet ? "water" : "plain");
@@ -192,9 +199,9 @@ final class CutOut extends Region {
             name.getStyleClass().add("bad");
         }
         getChildren().addAll(Nodes.line(x, y, x + bank(), y, "bank"), name);
-        if (whole.contains(" · ")) {
-            String program = Type.fit(whole.substring(0, whole.indexOf(" · ")), Type.sans(10 * u), room);
-            getChildren().add(Nodes.text(program, Type.sans(10 * u), x, y - 20 * u, "caption"));
+        if (!program.isEmpty()) {
+            String shortened = Type.fit(program, Type.sans(10 * u), room);
+            getChildren().add(Nodes.text(shortened, Type.sans(10 * u), x, y - 20 * u, "caption"));
         }
     }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -14,6 +13,7 @@ import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.Selection;
@@ -66,13 +66,17 @@ public final class FindingsView extends ScrollPane {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
         List<Finding> findings = reading.findings().stream()
-                .filter(f -> state.scene() < 0 || f.scenes().isEmpty() || f.scenes().contains(state.scene()))
+                .filter(f ->
+                        state.scene() < 0 || f.scenes().isEmpty() || f.scenes().contains(state.scene()))
                 .toList();
         HBox head = new HBox(18, Nodes.label(title(findings), "title"), Nodes.spacer());
         for (Severity severity : Severity.values()) {
             long n = findings.stream().filter(f -> f.severity() == severity).count();
             if (n > 0) {
-                HBox count = new HBox(6, new Tally(severity, 0.9 * state.textScale()), Nodes.label(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : "")));
+                HBox count = new HBox(
+                        6,
+                        new Tally(severity, 0.9 * state.textScale()),
+                        Nodes.label(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : "")));
                 count.setAlignment(Pos.CENTER_LEFT);
                 head.getChildren().add(count);
             }
@@ -132,8 +136,13 @@ public final class FindingsView extends ScrollPane {
         var title = Nodes.label(finding.words().title());
         title.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(title, Priority.ALWAYS);
-        HBox line = new HBox(11, new Tally(finding.severity(), state.textScale()), title);
-        line.setAlignment(Pos.CENTER_LEFT);
+        ClickRow line = new ClickRow(
+                "finding",
+                "finding-" + finding.identity(),
+                finding.severity().word() + ": " + finding.words().title(),
+                () -> store.select(new Selection.Trouble(finding.identity())),
+                new Tally(finding.severity(), state.textScale()),
+                title);
         if (reading.scenes().size() > 1) {
             HBox pips = new HBox();
             for (int i = 0; i < reading.scenes().size(); i++) {
@@ -149,22 +158,13 @@ public final class FindingsView extends ScrollPane {
             }
             line.getChildren().add(pips);
         }
-        Button button = new Button();
-        button.setGraphic(line);
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setPrefWidth(10);
-        line.prefWidthProperty().bind(button.widthProperty().subtract(18));
-        button.getStyleClass().setAll("finding");
-        button.setId("finding-" + finding.identity());
-        Nodes.mark(button, "selected", finding.equals(state.shown().finding()));
-        button.setAccessibleText(finding.severity().word() + ": " + finding.words().title());
-        button.setOnAction(e -> store.select(new Selection.Trouble(finding.identity())));
-        button.setOnMouseClicked(e -> {
+        Nodes.mark(line, "selected", finding.equals(state.shown().finding()));
+        line.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_CLICKED, e -> {
             if (e.getClickCount() == 2) {
                 store.go(Step.TRACE);
             }
         });
-        return button;
+        return line;
     }
 
     /** Scrolls so far that the selected finding is seen. */
@@ -182,7 +182,8 @@ public final class FindingsView extends ScrollPane {
                     double height = box.getHeight() - getViewportBounds().getHeight();
                     double top = node.getBoundsInParent().getMinY();
                     double now = getVvalue() * height;
-                    if (height > 0 && (top < now || top > now + getViewportBounds().getHeight() - 170)) {
+                    if (height > 0
+                            && (top < now || top > now + getViewportBounds().getHeight() - 170)) {
                         setVvalue(Math.clamp((top - 120) / height, 0, 1));
                     }
                 });

@@ -126,14 +126,17 @@ public final class HeadView extends HBox {
         setMinHeight(HEIGHT * u);
         title.setText((now.unsaved() ? "• " : "") + now.what().title());
         title.setTooltip(new Tooltip(
-                (now.file() == null ? "not in a file yet" : now.file().toString()) + (now.unsaved() ? ", with unsaved changes" : "")));
+                (now.file() == null ? "not in a file yet" : now.file().toString())
+                        + (now.unsaved() ? ", with unsaved changes" : "")));
         title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
         Survey shown = now.surveyShown();
         survey.setText(shown.name() + (shown.date().isEmpty() ? "" : " · " + shown.date()));
         if (before == now || before.what() != now.what() || before.survey() != now.survey()) {
             survey.getItems().clear();
             for (Survey each : now.what().surveys()) {
-                MenuItem item = new MenuItem(each.name() + (each.date().isEmpty() ? "" : " · " + each.date()) + (each.id().equals(now.survey()) ? "  ✓" : ""));
+                MenuItem item = new MenuItem(each.name()
+                        + (each.date().isEmpty() ? "" : " · " + each.date())
+                        + (each.id().equals(now.survey()) ? "  ✓" : ""));
                 item.setOnAction(e -> store.chooseSurvey(each.id()));
                 survey.getItems().add(item);
             }
@@ -158,7 +161,13 @@ public final class HeadView extends HBox {
             long n = now.reading().count(severity);
             said.append(n).append(' ').append(severity.word()).append(' ');
             var label = Nodes.label(Long.toString(n), "strong");
-            label.getStyleClass().add(n == 0 ? "soft" : severity == Severity.CRITICAL ? "bad-text" : severity == Severity.MAJOR ? "warn-text" : "soft");
+            label.getStyleClass()
+                    .add(
+                            n == 0
+                                    ? "soft"
+                                    : severity == Severity.CRITICAL
+                                            ? "bad-text"
+                                            : severity == Severity.MAJOR ? "warn-text" : "soft");
             label.setWrapText(false);
             counts.getChildren().addAll(new Tally(severity, 0.9 * now.textScale()), label);
         }

@@ -15,7 +15,8 @@ public final class Glyph {
         path.setFillRule(FillRule.EVEN_ODD);
         path.setContent(
                 switch (sourceClass) {
-                    case null -> "M-5,0a5,5 0 1,0 10,0a5,5 0 1,0 -10,0ZM-3.6,0a3.6,3.6 0 1,0 7.2,0a3.6,3.6 0 1,0 -7.2,0Z";
+                    case null ->
+                        "M-5,0a5,5 0 1,0 10,0a5,5 0 1,0 -10,0ZM-3.6,0a3.6,3.6 0 1,0 7.2,0a3.6,3.6 0 1,0 -7.2,0Z";
                     case VOICE -> "M-5,0a5,5 0 1,0 10,0a5,5 0 1,0 -10,0Z";
                     case GUEST ->
                         "M-5.6,0a5.6,5.6 0 1,0 11.2,0a5.6,5.6 0 1,0 -11.2,0ZM-4.1,0a4.1,4.1 0 1,0 8.2,0a4.1,4.1 0 1,0 -8.2,0Z"

@@ -19,9 +19,13 @@ public final class Culprit {
         }
         FlowGraph graph = state.graph();
         for (Evidence.Way way : state.shown().ways()) {
-            int from = way.sort() == Evidence.Sort.CIRCLE ? 0 : way.segments().size() - 1;
-            int culprit = hop(state, way);
             List<Integer> segments = way.segments();
+            if (way.sort() == Evidence.Sort.BLOCKED) {
+                segments.stream().filter(s -> !graph.isOpen(s)).forEach(s -> wrong.add(SegmentKey.of(graph, s)));
+                continue;
+            }
+            int from = way.sort() == Evidence.Sort.CIRCLE ? 0 : segments.size() - 1;
+            int culprit = hop(state, way);
             for (int i = culprit >= 0 ? culprit : from; i < segments.size(); i++) {
                 wrong.add(SegmentKey.of(graph, segments.get(i)));
             }
@@ -31,7 +35,9 @@ public final class Culprit {
 
     /** The place on a way of the gate that the best remedy moves, or -1. */
     public static int hop(State state, Evidence.Way way) {
-        if (way.sort() == Evidence.Sort.CIRCLE || state.remedies() == null || state.remedies().remedies().isEmpty()) {
+        if (way.sort() == Evidence.Sort.CIRCLE
+                || state.remedies() == null
+                || state.remedies().remedies().isEmpty()) {
             return -1;
         }
         List<Change> changes = state.remedies().remedies().getFirst().changes();

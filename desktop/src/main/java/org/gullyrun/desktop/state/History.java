@@ -23,11 +23,13 @@ final class History {
         at++;
     }
 
-    @Nullable Entry undo() {
+    @Nullable
+    Entry undo() {
         return at == 0 ? null : entries.get(--at);
     }
 
-    @Nullable Entry redo() {
+    @Nullable
+    Entry redo() {
         return at == entries.size() ? null : entries.get(at++);
     }
 

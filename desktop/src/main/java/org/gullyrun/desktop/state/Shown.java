@@ -60,7 +60,8 @@ public record Shown(
             case Selection.OfOutlet(String outlet) -> area(reading, Math.max(0, scene), List.of(outlet), false, true);
             case Selection.OfElement(String element) -> {
                 SceneReading at = reading.scenes().get(Math.max(0, scene));
-                List<String> points = java.util.stream.IntStream.range(0, at.graph().points())
+                List<String> points = java.util.stream.IntStream.range(
+                                0, at.graph().points())
                         .filter(p -> belongs(reading, at.graph().element(p), element))
                         .mapToObj(at.graph()::id)
                         .toList();
@@ -80,11 +81,15 @@ public record Shown(
             boolean here = scene < 0 || finding.scenes().contains(scene);
             int at = scene >= 0 && here ? scene : finding.evidence().scene();
             Shown pair = pair(
-                    reading, finding.subject().source(), finding.subject().outlet(), here ? at : finding.evidence().scene());
+                    reading,
+                    finding.subject().source(),
+                    finding.subject().outlet(),
+                    here ? at : finding.evidence().scene());
             if (at != finding.evidence().scene() || finding.evidence().ways().isEmpty()) {
                 return new Shown(pair.scene, pair.ways, pair.points, pair.segments, finding, pair.cell, true);
             }
-            Shown ways = ways(reading, finding.evidence().scene(), finding.evidence().ways(), finding, true);
+            Shown ways =
+                    ways(reading, finding.evidence().scene(), finding.evidence().ways(), finding, true);
             return new Shown(ways.scene, ways.ways, ways.points, ways.segments, finding, pair.cell, true);
         }
         if (!finding.evidence().ways().isEmpty()) {
@@ -119,7 +124,8 @@ public record Shown(
         SceneReading in = reading.scenes().get(at);
         CellReading cell = in.cell(s, o);
         Finding finding = reading.findings().stream()
-                .filter(f -> f.subject().source().equals(source) && f.subject().outlet().equals(outlet))
+                .filter(f -> f.subject().source().equals(source)
+                        && f.subject().outlet().equals(outlet))
                 .filter(f -> f.scenes().contains(at))
                 .findFirst()
                 .orElse(null);
@@ -136,9 +142,7 @@ public record Shown(
             ways = runs;
         } else {
             BlockedWay blocked = in.blocked(cell);
-            ways = blocked.exists()
-                    ? List.of(new Evidence.Way(Evidence.Sort.BLOCKED, blocked.segments()))
-                    : List.of();
+            ways = blocked.exists() ? List.of(new Evidence.Way(Evidence.Sort.BLOCKED, blocked.segments())) : List.of();
         }
         Shown shown = ways(reading, at, ways, finding, cell.verdict().isTrouble());
         Set<String> points = new HashSet<>(shown.points);

@@ -57,8 +57,22 @@ public record State(
 
     State withSurvey(Case changedCase, String id, int chosenScene) {
         return new State(
-                changedCase, file, unsaved, id, chosenScene, step, selection, hop, reading, shown, remedies, undo, redo,
-                message, night, textScale);
+                changedCase,
+                file,
+                unsaved,
+                id,
+                chosenScene,
+                step,
+                selection,
+                hop,
+                reading,
+                shown,
+                remedies,
+                undo,
+                redo,
+                message,
+                night,
+                textScale);
     }
 
     State withHistory(boolean isUnsaved, String back, String again) {
@@ -108,7 +122,21 @@ public record State(
         int within = chosenScene < newest.scenes().size() ? chosenScene : -1;
         boolean same = selected.equals(selection);
         return new State(
-                what, file, unsaved, survey, within, step, selected, same ? hop : -1, newest,
-                Shown.of(newest, selected, within), null, undo, redo, message, night, textScale);
+                what,
+                file,
+                unsaved,
+                survey,
+                within,
+                step,
+                selected,
+                same ? hop : -1,
+                newest,
+                Shown.of(newest, selected, within),
+                null,
+                undo,
+                redo,
+                message,
+                night,
+                textScale);
     }
 }

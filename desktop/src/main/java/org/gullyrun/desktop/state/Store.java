@@ -50,8 +50,22 @@ public final class Store implements AutoCloseable {
         String survey = what.surveys().getFirst().id();
         Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
         return new State(
-                what, file, false, survey, -1, Step.TRACE, Selection.NOTHING, -1, reading, Shown.NOTHING, null, "", "",
-                null, night, textScale);
+                what,
+                file,
+                false,
+                survey,
+                -1,
+                Step.TRACE,
+                Selection.NOTHING,
+                -1,
+                reading,
+                Shown.NOTHING,
+                null,
+                "",
+                "",
+                null,
+                night,
+                textScale);
     }
 
     private static ExecutorService worker(String name) {
@@ -197,7 +211,8 @@ public final class Store implements AutoCloseable {
     }
 
     private void again(History.Entry entry, List<Change> changes) {
-        Rig changed = Changes.apply(state.what().survey(entry.survey()).orElseThrow().rig(), changes);
+        Rig changed =
+                Changes.apply(state.what().survey(entry.survey()).orElseThrow().rig(), changes);
         take(entry.survey(), changed);
     }
 

@@ -37,6 +37,7 @@ import org.gullyrun.desktop.trace.MapNode.Stage;
 final class MapBuilder {
     /** A segment over all scenes drawn. */
     private static final class Segment {
+        boolean here;
         boolean open;
         boolean openEverywhere = true;
         boolean air;
@@ -50,7 +51,7 @@ final class MapBuilder {
 
     private final Reading reading;
     private final Rig rig;
-    private final List<SceneReading> scenes;
+    private final int chosen;
     private final Map<SegmentKey, Segment> segments = new LinkedHashMap<>();
     private final Map<String, PointKind> points = new LinkedHashMap<>();
     private final Map<String, Set<String>> out = new HashMap<>();
@@ -61,7 +62,7 @@ final class MapBuilder {
     private MapBuilder(Reading reading, int scene) {
         this.reading = reading;
         this.rig = reading.rig();
-        this.scenes = scene < 0 ? reading.scenes() : List.of(reading.scenes().get(scene));
+        this.chosen = scene;
     }
 
     /** The map of a scene by its place, -1 for all of them. */
@@ -76,8 +77,11 @@ final class MapBuilder {
         return builder.finish();
     }
 
+    /** Every segment of every scene has its place, so that nothing moves from scene to scene; only the chosen count. */
     private void overlay() {
-        for (SceneReading scene : scenes) {
+        for (int i = 0; i < reading.scenes().size(); i++) {
+            SceneReading scene = reading.scenes().get(i);
+            boolean counts = chosen < 0 || chosen == i;
             FlowGraph graph = scene.graph();
             ChannelLevels levels = ChannelLevels.of(scene.view());
             for (int s = 0; s < graph.segments(); s++) {
@@ -88,6 +92,10 @@ final class MapBuilder {
                 out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
                 in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
                 segment.air |= graph.isCoupling(s);
+                if (!counts) {
+                    continue;
+                }
+                segment.here = true;
                 if (graph.isOpen(s)) {
                     segment.open = true;
                     segment.level = Math.max(segment.level, levels.at(graph.from(s)) + graph.gain(s));
@@ -103,7 +111,7 @@ final class MapBuilder {
                     }
                 }
             }
-            for (Loop loop : scene.loops()) {
+            for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
                 for (int s : loop.segments()) {
                     Loop.Circle circle = loop.strongest();
                     segments.get(SegmentKey.of(graph, s)).loop = String.format(
@@ -148,13 +156,15 @@ final class MapBuilder {
             for (int i = 0; i < node.rows.size(); i++) {
                 int row = i;
                 in.getOrDefault(node.rows.get(i).point(), Set.of()).stream()
-                        .filter(d -> isOwn(d, Devices.Direction.PLAYBACK) && out.get(d).size() == 1)
+                        .filter(d -> isOwn(d, Devices.Direction.PLAYBACK)
+                                && out.get(d).size() == 1)
                         .forEach(d -> put(node, d, row, 0));
             }
             for (int i = 0; i < node.columns.size(); i++) {
                 int column = i;
                 out.getOrDefault(node.columns.get(i).point(), Set.of()).stream()
-                        .filter(d -> isOwn(d, Devices.Direction.RECORDING) && in.get(d).size() == 1)
+                        .filter(d -> isOwn(d, Devices.Direction.RECORDING)
+                                && in.get(d).size() == 1)
                         .forEach(d -> put(node, d, 0, column));
             }
             drop(node);
@@ -210,7 +220,7 @@ final class MapBuilder {
                 int row = r;
                 int column = c;
                 segments.forEach((key, segment) -> {
-                    if (key.from().equals(from) && key.to().equals(to)) {
+                    if (key.from().equals(from) && key.to().equals(to) && segment.here) {
                         node.crossings.add(new MapNode.Crossing(row, column, key, segment.open, segment.wanted));
                     }
                 });
@@ -233,7 +243,9 @@ final class MapBuilder {
                     .anyMatch(f -> f.subject().outlet().equals(outlet.id()));
             Set<String> before = in.getOrDefault(outlet.id(), Set.of());
             for (String point : before) {
-                if (points.get(point) == PointKind.APPLICATION_IN && free(point) && out.get(point).size() == 1) {
+                if (points.get(point) == PointKind.APPLICATION_IN
+                        && free(point)
+                        && out.get(point).size() == 1) {
                     put(node, point);
                     node.under = "in " + rig.name(outlet.or(Outlets.APPLICATION, ""));
                 }
@@ -300,7 +312,12 @@ final class MapBuilder {
             }
         }
         for (Element cable : rig.of(Kind.CABLE)) {
-            pair(cable, cable.or(Links.CABLE_FROM, ""), cable.or(Links.CABLE_TO, ""), cable.name(), Boolean.TRUE.equals(cable.get(Links.CABLE_CONVERTS)));
+            pair(
+                    cable,
+                    cable.or(Links.CABLE_FROM, ""),
+                    cable.or(Links.CABLE_TO, ""),
+                    cable.name(),
+                    Boolean.TRUE.equals(cable.get(Links.CABLE_CONVERTS)));
         }
         for (Element wire : rig.of(Kind.WIRE)) {
             String to = wire.or(Links.WIRE_TO, "");
@@ -351,6 +368,7 @@ final class MapBuilder {
                 MapEdge edge = new MapEdge(from.node, from.east, to.node, to.west);
                 edge = edges.computeIfAbsent(edge.ports(), new Known(edge)::get);
                 edge.keys.add(key);
+                edge.here |= segment.here;
                 edge.open |= segment.open;
                 edge.openEverywhere &= segment.openEverywhere;
                 edge.air |= segment.air;

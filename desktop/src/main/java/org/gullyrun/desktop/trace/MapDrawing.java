@@ -47,10 +47,11 @@ final class MapDrawing {
     private final double stretch;
     private final Consumer<Selection> select;
     private final Consumer<Selection> preview;
+    private final Group patches = new Group();
     private final Group channels = new Group();
     private final Group banks = new Group();
     private final Group marks = new Group();
-    private final Group world = new Group(channels, banks, marks);
+    private final Group world = new Group(patches, channels, banks, marks);
     private final List<Lit> lit = new ArrayList<>();
     private final Map<Integer, Double> layerX = new HashMap<>();
     private final Map<Integer, Double> layerWidth = new HashMap<>();
@@ -88,8 +89,11 @@ final class MapDrawing {
         int lane = 0;
         for (MapEdge edge : model.edges()) {
             if (edge.isReturn()) {
-                back(edge, lane++);
-            } else {
+                int mine = lane++;
+                if (edge.here) {
+                    back(edge, mine);
+                }
+            } else if (edge.here) {
                 forward(edge);
             }
         }
@@ -120,7 +124,9 @@ final class MapDrawing {
         boolean returns = model.edges().stream().anyMatch(MapEdge::isReturn);
         double margin = 14 * u;
         double right = returns ? 22 * u : 10 * u;
-        double gap = layers.size() < 2 ? 0 : Math.clamp((room - margin - right - sum) / (layers.size() - 1), 36 * u, 150 * u);
+        double gap = layers.size() < 2
+                ? 0
+                : Math.clamp((room - margin - right - sum) / (layers.size() - 1), 36 * u, 150 * u);
         double x = margin;
         for (int key : layers) {
             layerX.put(key, x);
@@ -158,7 +164,7 @@ final class MapDrawing {
 
     private static double thickness(double level, double u) {
         double above = Math.clamp((level + 60) / 48, 0, 1);
-        return (1.1 + 3.4 * above) * u;
+        return (1 + 2.8 * above) * u;
     }
 
     private void forward(MapEdge edge) {
@@ -200,13 +206,16 @@ final class MapDrawing {
             path.setStrokeWidth(thickness(edge.level, u));
         }
         path.setMouseTransparent(false);
-        Tooltip.install(path, new Tooltip(edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)));
+        Tooltip.install(
+                path, new Tooltip(edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)));
     }
 
     /** A closed gate is a bar across the channel; one that is open in some scenes only stands ajar. */
     private void bar(MapEdge edge, double x, double y, boolean ajar) {
         double reach = 7 * u;
-        double[][] pieces = ajar ? new double[][] {{-reach, reach - 2.6 * u}, {2.6 * u, reach - 2.6 * u}} : new double[][] {{-reach, 2 * reach}};
+        double[][] pieces = ajar
+                ? new double[][] {{-reach, reach - 2.6 * u}, {2.6 * u, reach - 2.6 * u}}
+                : new double[][] {{-reach, 2 * reach}};
         for (double[] piece : pieces) {
             Rectangle bar = new Rectangle(x - 1.5 * u, y + piece[0], 3 * u, piece[1]);
             bar.getStyleClass().add("gate-bar");
@@ -302,20 +311,29 @@ final class MapDrawing {
         add(banks, bank, node);
         add(banks, title, node);
         if (!node.tag.isEmpty()) {
-            Text tag = Nodes.text(node.tag, m.tag(), x + w - tagWidth + 6 * u, y - 5 * u, node.tagIsBad ? "bad" : "caption");
+            Text tag = Nodes.text(
+                    node.tag, m.tag(), x + w - tagWidth + 6 * u, y - 5 * u, node.tagIsBad ? "bad" : "caption");
             add(banks, tag, node);
         }
         if (!node.under.isEmpty()) {
             add(banks, Nodes.text(Type.fit(node.under, m.small(), w), m.small(), x, y + 12 * u, "caption"), node);
         }
-        hit(node, x - 2 * u, y - 19 * u, w + 4 * u, node.under.isEmpty() ? 24 * u : 34 * u, node.title, selection(node));
+        hit(
+                node,
+                x - 2 * u,
+                y - 19 * u,
+                w + 4 * u,
+                node.under.isEmpty() ? 24 * u : 34 * u,
+                node.title,
+                selection(node));
     }
 
     private static Selection selection(MapNode node) {
         return switch (node.stage) {
             case SOURCES -> new Selection.OfSource(node.id);
             case OUTLETS -> new Selection.OfOutlet(node.id);
-            case PROGRAMS, DEVICES, MIXERS, PRODUCTIONS -> new Selection.OfElement(node.points.iterator().next().replaceAll("#.*", ""));
+            case PROGRAMS, DEVICES, MIXERS, PRODUCTIONS ->
+                new Selection.OfElement(node.points.iterator().next().replaceAll("#.*", ""));
         };
     }
 
@@ -328,8 +346,7 @@ final class MapDrawing {
                 new LineTo(x, y + 2 * u),
                 new QuadCurveTo(x, y + 7 * u, x + 6 * u, y + 7 * u));
         hook.getStyleClass().add("basin-hook");
-        Text name = Nodes.text(
-                Type.fit(node.title, m.water(), w - 12 * u), m.water(), x + 12 * u, y + 3 * u, "water");
+        Text name = Nodes.text(Type.fit(node.title, m.water(), w - 12 * u), m.water(), x + 12 * u, y + 3 * u, "water");
         if (node.bad) {
             hook.getStyleClass().add("bad");
             name.getStyleClass().add("bad");
@@ -337,12 +354,28 @@ final class MapDrawing {
         add(banks, hook, node);
         add(banks, name, node);
         if (!node.under.isEmpty()) {
-            add(banks, Nodes.text(Type.fit(node.under, m.small(), w - 12 * u), m.small(), x + 12 * u, y + 15 * u, "caption"), node);
+            add(
+                    banks,
+                    Nodes.text(
+                            Type.fit(node.under, m.small(), w - 12 * u), m.small(), x + 12 * u, y + 15 * u, "caption"),
+                    node);
         }
         hit(node, x - 2 * u, y - 13 * u, w + 4 * u, 30 * u, node.title, selection(node));
     }
 
+    /** Clears the sheet behind a label, as maps do, so that no line shows through it. */
+    private void clear(Text text) {
+        var bounds = text.getLayoutBounds();
+        Rectangle patch = new Rectangle(
+                bounds.getMinX() - 1, bounds.getMinY() + 2 * u, bounds.getWidth() + 2, bounds.getHeight() - 4 * u);
+        patch.getStyleClass().add("patch");
+        patches.getChildren().add(patch);
+    }
+
     private void add(Group group, Node drawn, MapNode node) {
+        if (drawn instanceof Text text) {
+            clear(text);
+        }
         group.getChildren().add(drawn);
         lit.add(new Lit(drawn, Set.of(), node.points, false));
     }
@@ -399,25 +432,37 @@ final class MapDrawing {
             column.setStrokeWidth((openColumns.contains(c) ? 1.4 : 1) * u);
             banks.getChildren().add(column);
             if (openColumns.contains(c)) {
-                lit.add(new Lit(column, Set.of(), Set.of(lane.point()), false));
+                lit.add(new Lit(column, Set.of(), Set.of(), false));
             }
-            double room = m.column(node, c) - 7 * u;
+            double room = m.column(node, c) - 6 * u;
             String label = Type.fit(lane.label(), m.row(), room);
             Text text = Nodes.text(label, m.row(), cx - 7 * u - Type.width(label, m.row()), exit + 4 * u, "soft");
+            clear(text);
             banks.getChildren().add(text);
             lit.add(new Lit(text, Set.of(), Set.of(lane.point()), false));
         }
         for (int r = 0; r < node.rows.size(); r++) {
             MapNode.Lane lane = node.rows.get(r);
             double y = t + m.west(node, r);
-            String label = Type.fit(lane.label(), m.row(), m.column(node, 0) - 12 * u);
+            String label = Type.fit(lane.label(), m.row(), m.labelWidth(node));
             double end = x + 4 * u + Type.width(label, m.row());
             Node line = Nodes.line(end + 4 * u, y, x + m.column(node, last), y, "grid-line");
             banks.getChildren().add(line);
             Text text = Nodes.text(label, m.row(), x + 4 * u, y + 4 * u, "soft");
+            clear(text);
             banks.getChildren().add(text);
             lit.add(new Lit(text, Set.of(), Set.of(lane.point()), false));
-            hit(node, x, y - 9 * u, m.column(node, 0) - 8 * u, 18 * u, lane.label(), new Selection.OfElement(lane.element()));
+            if (node.crossings.stream().noneMatch(c -> node.rows.get(c.row()) == lane)) {
+                text.getStyleClass().setAll("drawn", "absent");
+            }
+            hit(
+                    node,
+                    x,
+                    y - 9 * u,
+                    m.column(node, 0) - 8 * u,
+                    18 * u,
+                    lane.label(),
+                    new Selection.OfElement(lane.element()));
         }
         for (MapNode.Crossing c : node.crossings) {
             crossing(node, c, x, t, w);
@@ -428,7 +473,8 @@ final class MapDrawing {
         double cx = x + m.column(node, c.column());
         double cy = t + m.west(node, c.row());
         double exit = t + m.east(node, c.column());
-        double start = x + 8 * u + Type.width(Type.fit(node.rows.get(c.row()).label(), m.row(), m.column(node, 0) - 12 * u), m.row());
+        double start =
+                x + 8 * u + Type.width(Type.fit(node.rows.get(c.row()).label(), m.row(), m.labelWidth(node)), m.row());
         Path through = new Path(
                 new MoveTo(start, cy),
                 new LineTo(cx - 4 * u, cy),
@@ -479,6 +525,9 @@ final class MapDrawing {
             Nodes.mark(node, "dimmed", any && !on);
             if (!each.keys.isEmpty()) {
                 mark(node, bad && on);
+            }
+            if (any && on && node.getParent() == channels) {
+                node.toFront();
             }
         }
     }

@@ -11,6 +11,7 @@ final class MapEdge {
     final MapNode to;
     final int toPort;
     final Set<SegmentKey> keys = new LinkedHashSet<>();
+    boolean here;
     boolean open;
     boolean openEverywhere = true;
     boolean air;

@@ -56,7 +56,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         root.setProperty(LayeredOptions.RANDOM_SEED, 1);
         root.setProperty(LayeredOptions.THOROUGHNESS, 40);
         root.setProperty(LayeredOptions.EDGE_ROUTING, EdgeRouting.ORTHOGONAL);
-        root.setProperty(LayeredOptions.NODE_PLACEMENT_STRATEGY, NodePlacementStrategy.BRANDES_KOEPF);
+        root.setProperty(LayeredOptions.NODE_PLACEMENT_STRATEGY, NodePlacementStrategy.NETWORK_SIMPLEX);
         root.setProperty(LayeredOptions.CROSSING_MINIMIZATION_STRATEGY, CrossingMinimizationStrategy.LAYER_SWEEP);
         root.setProperty(LayeredOptions.SPACING_NODE_NODE, 7 * metrics.unit());
         root.setProperty(LayeredOptions.SPACING_EDGE_NODE, 7 * metrics.unit());

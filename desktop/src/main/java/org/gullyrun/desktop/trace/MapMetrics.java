@@ -40,7 +40,8 @@ record MapMetrics(double unit) {
     }
 
     double height(MapNode node) {
-        return unit * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows.size() + node.columns.size()) + 4 : LINE_HEIGHT);
+        return unit
+                * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows.size() + node.columns.size()) + 4 : LINE_HEIGHT);
     }
 
     /** How far down a node's row comes in. */
@@ -55,19 +56,20 @@ record MapMetrics(double unit) {
 
     /** How far across a column of a grid stands. */
     double column(MapNode node, int column) {
-        return labelWidth(node) + unit * (10 + GRID_COLUMN * column);
+        return labelWidth(node) + unit * (16 + GRID_COLUMN * column);
     }
 
-    private double labelWidth(MapNode node) {
+    /** How much room the names of a grid's rows have. */
+    double labelWidth(MapNode node) {
         double widest = 0;
         for (MapNode.Lane lane : node.rows) {
             widest = Math.max(widest, Type.width(lane.label(), row()));
         }
         for (int c = 0; c < node.columns.size(); c++) {
             // A column's name stands before its exit, so later ones have more room.
-            widest = Math.max(widest, Type.width(node.columns.get(c).label(), row()) - unit * (GRID_COLUMN * c - 2));
+            widest = Math.max(widest, Type.width(node.columns.get(c).label(), row()) - unit * (GRID_COLUMN * c + 5));
         }
-        return Math.min(widest, 150 * unit);
+        return Math.min(widest + 1, 150 * unit);
     }
 
     /** How wide a node has to be for everything on it to be read. */
@@ -76,10 +78,13 @@ record MapMetrics(double unit) {
             double head = Type.width(node.title, strong());
             return Math.max(head, column(node, node.columns.size() - 1) + unit * 12);
         }
-        double title = Math.min(170 * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
+        double title =
+                Math.min(170 * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
         double under = Math.min(170 * unit, Type.width(node.under, small()));
         double tag = node.tag.isEmpty() ? 0 : Type.width(node.tag, tag()) + unit * 8;
-        double lead = node.sourceClass != null || node.stage == MapNode.Stage.SOURCES ? 18 : node.stage == MapNode.Stage.OUTLETS ? 12 : 0;
+        double lead = node.sourceClass != null || node.stage == MapNode.Stage.SOURCES
+                ? 18
+                : node.stage == MapNode.Stage.OUTLETS ? 12 : 0;
         return unit * lead + Math.max(title + tag, under) + unit * 2;
     }
 }

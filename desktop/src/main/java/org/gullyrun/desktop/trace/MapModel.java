@@ -18,7 +18,8 @@ record MapModel(List<MapNode> nodes, List<MapEdge> edges) {
     /** What the layout depends on: the same signature, the same layout. */
     String signature() {
         return nodes.stream()
-                        .map(n -> n.id + "/" + n.layer() + "/" + n.title.length() + "/" + n.rows.size() + "/" + n.columns.size())
+                        .map(n -> n.id + "/" + n.layer() + "/" + n.title.length() + "/" + n.rows.size() + "/"
+                                + n.columns.size())
                         .collect(Collectors.joining(";"))
                 + edges.stream().map(MapEdge::ports).collect(Collectors.joining(";"));
     }
@@ -28,7 +29,8 @@ record MapModel(List<MapNode> nodes, List<MapEdge> edges) {
         Map<Integer, List<MapNode>> layers = new LinkedHashMap<>();
         nodes.stream()
                 .sorted(java.util.Comparator.comparingInt(MapNode::layer))
-                .forEach(n -> layers.computeIfAbsent(n.layer(), x -> new ArrayList<>()).add(n));
+                .forEach(n -> layers.computeIfAbsent(n.layer(), x -> new ArrayList<>())
+                        .add(n));
         return layers.values();
     }
 }

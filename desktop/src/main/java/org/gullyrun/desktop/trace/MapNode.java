@@ -39,7 +39,10 @@ final class MapNode {
     final List<Lane> rows = new ArrayList<>();
     final List<Lane> columns = new ArrayList<>();
     final List<Crossing> crossings = new ArrayList<>();
-    @Nullable SourceClass sourceClass;
+
+    @Nullable
+    SourceClass sourceClass;
+
     String tag = "";
     String under = "";
     boolean tagIsBad;

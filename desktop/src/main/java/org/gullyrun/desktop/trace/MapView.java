@@ -80,7 +80,9 @@ public final class MapView extends Region {
 
     private void update(State before, State now) {
         boolean first = model == null;
-        if (first || before.reading() != now.reading() || before.scene() != now.scene()
+        if (first
+                || before.reading() != now.reading()
+                || before.scene() != now.scene()
                 || before.textScale() != now.textScale()) {
             rebuild(now);
         }
@@ -114,7 +116,10 @@ public final class MapView extends Region {
     private void redraw() {
         MapModel m = model;
         MapLayout l = layout;
-        if (m == null || l == null || getWidth() <= 0 || !(m.signature() + store.state().textScale()).equals(signature)) {
+        if (m == null
+                || l == null
+                || getWidth() <= 0
+                || !(m.signature() + store.state().textScale()).equals(signature)) {
             return;
         }
         MapMetrics metrics = new MapMetrics(store.state().textScale());
@@ -137,7 +142,9 @@ public final class MapView extends Region {
         State state = store.state();
         if (drawing != null && state.selection() instanceof Selection.Nothing) {
             drawing.light(
-                    selection instanceof Selection.Nothing ? state.shown() : Shown.of(state.reading(), selection, state.scene()),
+                    selection instanceof Selection.Nothing
+                            ? state.shown()
+                            : Shown.of(state.reading(), selection, state.scene()),
                     Set.of());
         }
     }
@@ -192,7 +199,8 @@ public final class MapView extends Region {
             double y = 62 + i * 95.0;
             for (double x = -20; x < getWidth() + 220; x += 220) {
                 double bend = 26 * Math.sin(i * 1.7 + x / 310);
-                line.getElements().add(new CubicCurveTo(x + 75, y - 20 + bend, x + 145, y + 24 - bend, x + 220, y + bend / 2));
+                line.getElements()
+                        .add(new CubicCurveTo(x + 75, y - 20 + bend, x + 145, y + 24 - bend, x + 220, y + bend / 2));
             }
             line.getStyleClass().add("contour");
             contours.getChildren().add(line);

@@ -70,8 +70,8 @@ public final class WayView extends VBox {
             ring.getStyleClass().add("way-dot");
             Circle core = new Circle(2.8 * u);
             core.getStyleClass().add("way-core");
-            Label name = Nodes.label(step.label());
-            Label state = Nodes.label("", "small");
+            Label name = new Label(step.label());
+            Label state = new Label();
             VBox stack = new VBox(2, new StackPane(ring, core), name, state);
             stack.setAlignment(Pos.CENTER);
             Button button = new Button();

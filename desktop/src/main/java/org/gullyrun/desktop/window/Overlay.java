@@ -39,7 +39,8 @@ final class Overlay extends StackPane {
         for (Map.Entry<String, Runnable> answer : new LinkedHashMap<>(answers).entrySet()) {
             Button button = new Button(answer.getKey());
             button.getStyleClass().setAll("button", "plain");
-            button.setId("answer-" + answer.getKey().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+            button.setId("answer-"
+                    + answer.getKey().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
             button.setDefaultButton(first);
             button.setOnAction(e -> {
                 close();

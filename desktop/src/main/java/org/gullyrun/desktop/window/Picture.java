@@ -86,7 +86,10 @@ public final class Picture {
         store.go(Step.valueOf(wanted.step.toUpperCase(Locale.ROOT)));
         Stage stage = new Stage(StageStyle.UNDECORATED);
         Workbench workbench = new Workbench(
-                stage, store, new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-picture-none")), new FilePicker() {
+                stage,
+                store,
+                new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-picture-none")),
+                new FilePicker() {
                     @Override
                     public java.util.Optional<Path> toOpen() {
                         return java.util.Optional.empty();
@@ -110,14 +113,16 @@ public final class Picture {
                 Node map = workbench.scene().lookup("#map");
                 boolean drawn = map != null && !map.lookupAll(".bank").isEmpty();
                 boolean surveyed = wanted.survey.isEmpty()
-                        || store.state().reading().rig() == store.state().surveyShown().rig();
+                        || store.state().reading().rig()
+                                == store.state().surveyShown().rig();
                 boolean late = System.currentTimeMillis() - began > PATIENCE;
                 if (drawn && surveyed && !selected) {
                     selected = true;
                     select(wanted, store);
                     frames = 0;
                 }
-                boolean mended = store.state().shown().finding() == null || store.state().remedies() != null;
+                boolean mended =
+                        store.state().shown().finding() == null || store.state().remedies() != null;
                 frames = drawn && selected && mended ? frames + 1 : 0;
                 if (frames > 20 || late) {
                     stop();

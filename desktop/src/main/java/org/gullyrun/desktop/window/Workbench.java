@@ -82,7 +82,8 @@ public final class Workbench {
         StackPane root = new StackPane(frame, message, overlay);
         this.scene = new Scene(root, 1280, 800);
         scene.getStylesheets()
-                .add(Objects.requireNonNull(Nodes.class.getResource("sheet.css")).toExternalForm());
+                .add(Objects.requireNonNull(Nodes.class.getResource("sheet.css"))
+                        .toExternalForm());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         stage.setScene(scene);
         stage.setMinWidth(900);
@@ -90,6 +91,7 @@ public final class Workbench {
         stage.setOnCloseRequest(this::closing);
         messageTime.setOnFinished(e -> store.dismiss());
         store.watch(this::update);
+        frame.requestFocus(); // so that keys count at once, and no control looks chosen
     }
 
     /** The scene of the window. */
@@ -135,15 +137,41 @@ public final class Workbench {
         List<Action> all = new ArrayList<>();
         all.add(new Action("open", "Case", "Open a case …", List.of("Shortcut+O"), "Ctrl O", this::chooseFile));
         all.add(new Action("save", "Case", "Save", List.of("Shortcut+S"), "Ctrl S", () -> save(() -> {})));
-        all.add(new Action("save-as", "Case", "Save as …", List.of("Shortcut+Shift+S"), "Ctrl Shift S", () -> saveAs(() -> {})));
-        all.add(new Action("sample", "Case", "Open the sample show", List.of(), "", () -> kept(() -> store.replace(SampleShow.make(), null))));
-        all.add(new Action("night", "Look", "Day or night sheet", List.of("Shortcut+Shift+N"), "Ctrl Shift N", () -> store.look(!store.state().night(), store.state().textScale())));
-        all.add(new Action("larger", "Look", "Larger text", List.of("Shortcut+PLUS", "Shortcut+EQUALS", "Shortcut+ADD"), "Ctrl +", () -> text(0.125)));
-        all.add(new Action("smaller", "Look", "Smaller text", List.of("Shortcut+MINUS", "Shortcut+SUBTRACT"), "Ctrl −", () -> text(-0.125)));
+        all.add(new Action(
+                "save-as", "Case", "Save as …", List.of("Shortcut+Shift+S"), "Ctrl Shift S", () -> saveAs(() -> {})));
+        all.add(new Action(
+                "sample",
+                "Case",
+                "Open the sample show",
+                List.of(),
+                "",
+                () -> kept(() -> store.replace(SampleShow.make(), null))));
+        all.add(new Action(
+                "night",
+                "Look",
+                "Day or night sheet",
+                List.of("Shortcut+Shift+N"),
+                "Ctrl Shift N",
+                () -> store.look(!store.state().night(), store.state().textScale())));
+        all.add(new Action(
+                "larger",
+                "Look",
+                "Larger text",
+                List.of("Shortcut+PLUS", "Shortcut+EQUALS", "Shortcut+ADD"),
+                "Ctrl +",
+                () -> text(0.125)));
+        all.add(new Action(
+                "smaller",
+                "Look",
+                "Smaller text",
+                List.of("Shortcut+MINUS", "Shortcut+SUBTRACT"),
+                "Ctrl −",
+                () -> text(-0.125)));
         all.add(new Action("trace", "Go", "Trace", List.of("3"), "3", () -> store.go(Step.TRACE)));
         all.add(new Action("findings", "Go", "Findings", List.of("4"), "4", () -> store.go(Step.FINDINGS)));
         all.add(new Action("next", "Go", "Next finding", List.of("N"), "N", () -> store.selectFinding(1)));
-        all.add(new Action("previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
+        all.add(new Action(
+                "previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
         all.add(new Action("on-map", "Go", "Show on the map", List.of("T"), "T", () -> store.go(Step.TRACE)));
         all.add(new Action("scene-on", "Go", "Next scene", List.of("CLOSE_BRACKET"), "]", () -> scene(1)));
         all.add(new Action("scene-back", "Go", "Scene before", List.of("OPEN_BRACKET"), "[", () -> scene(-1)));
@@ -151,9 +179,16 @@ public final class Workbench {
         all.add(new Action("down-run", "Run", "Follow the run on", List.of("RIGHT"), "→", () -> store.followRun(1)));
         all.add(new Action("up-run", "Run", "Follow the run back", List.of("LEFT"), "←", () -> store.followRun(-1)));
         all.add(new Action("nothing", "Run", "Select nothing", List.of("ESCAPE"), "Esc", this::escape));
-        all.add(new Action("remedy", "Change", "Make the first remedy", List.of("Shortcut+ENTER"), "Ctrl Enter", this::firstRemedy));
+        all.add(new Action(
+                "remedy",
+                "Change",
+                "Make the first remedy",
+                List.of("Shortcut+ENTER"),
+                "Ctrl Enter",
+                this::firstRemedy));
         all.add(new Action("undo", "Change", "Undo", List.of("Shortcut+Z"), "Ctrl Z", () -> store.undo()));
-        all.add(new Action("redo", "Change", "Redo", List.of("Shortcut+Y", "Shortcut+Shift+Z"), "Ctrl Y", () -> store.redo()));
+        all.add(new Action(
+                "redo", "Change", "Redo", List.of("Shortcut+Y", "Shortcut+Shift+Z"), "Ctrl Y", () -> store.redo()));
         all.add(new Action("fit", "Map", "Fit the map", List.of("0", "Shortcut+DIGIT0"), "0", () -> map().fit()));
         all.add(new Action("closer", "Map", "Closer", List.of("PLUS", "EQUALS", "ADD"), "+", () -> map().zoomBy(1.25)));
         all.add(new Action("farther", "Map", "Farther", List.of("MINUS", "SUBTRACT"), "−", () -> map().zoomBy(0.8)));
@@ -202,7 +237,9 @@ public final class Workbench {
         if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1) {
             return;
         }
-        if (store.state().step() == Step.FINDINGS && !typing && (e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP)) {
+        if (store.state().step() == Step.FINDINGS
+                && !typing
+                && (e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP)) {
             store.selectFinding(e.getCode() == KeyCode.DOWN ? 1 : -1);
             e.consume();
             return;
@@ -264,7 +301,8 @@ public final class Workbench {
     }
 
     private void saveAs(Runnable then) {
-        String suggested = store.state().what().title().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
+        String suggested =
+                store.state().what().title().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
         files.toSave(suggested.isEmpty() ? "case" : suggested).ifPresent(file -> {
             if (store.save(file)) {
                 remembered.opened(file);

@@ -62,7 +62,9 @@ final class CaptureIdle implements Rule {
                 new Finding.Words(
                         "Nothing feeds " + noun,
                         "Nothing that makes sound gets as far as " + noun + ".",
-                        Say.sentence("No source has an open way to " + noun, context.scenes().size() > 1 ? "in any scene" : ""),
+                        Say.sentence(
+                                "No source has an open way to " + noun,
+                                context.scenes().size() > 1 ? "in any scene" : ""),
                         "what it takes is silent, or it takes nothing",
                         "Nothing; it is in the way when looking for a fault."),
                 Evidence.of(new Address(element.id(), setting.key())),

@@ -52,7 +52,8 @@ final class Double extends PairRule {
     }
 
     @Override
-    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         if (cell.verdict() != Verdict.DOUBLE) {
             return null;
         }

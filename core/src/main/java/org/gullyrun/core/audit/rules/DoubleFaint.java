@@ -23,7 +23,8 @@ final class DoubleFaint extends PairRule {
     }
 
     @Override
-    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         return cell.verdict() == Verdict.FAINT ? Severity.NOTE : null;
     }
 

@@ -29,7 +29,8 @@ final class Leak extends PairRule {
     }
 
     @Override
-    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         if (cell.wish() != Wish.NEVER || cell.verdict() != Verdict.LEAK || cell.ownVoice()) {
             return null;
         }
@@ -82,7 +83,9 @@ final class Leak extends PairRule {
                         "At " + outlet + " your " + source + " can be heard, and should not be.",
                         Say.sentence(
                                 source + " at " + outlet + " by "
-                                        + Say.runs(cell.delivery().runs(), cell.delivery().atLeast()),
+                                        + Say.runs(
+                                                cell.delivery().runs(),
+                                                cell.delivery().atLeast()),
                                 inScenes.isEmpty() ? "" : inScenes,
                                 "at " + Say.of(cell.delivery().strength(), "dB") + (twice ? ", more than once" : "")
                                         + "; " + because),

@@ -37,10 +37,8 @@ final class LoopAir implements Rule {
         return telling.findings();
     }
 
-    private static Severity severity(
-            AuditContext context, SceneReading scene, Loop loop, List<Loop.Circle> air) {
-        double strongest =
-                air.stream().mapToDouble(Loop.Circle::gain).max().orElseThrow();
+    private static Severity severity(AuditContext context, SceneReading scene, Loop loop, List<Loop.Circle> air) {
+        double strongest = air.stream().mapToDouble(Loop.Circle::gain).max().orElseThrow();
         boolean inner = scene.electricLoops().stream()
                 .anyMatch(e -> e.runsAway() && loop.points().containsAll(e.points()));
         if (inner ? strongest >= -1e-9 : loop.runsAway()) {

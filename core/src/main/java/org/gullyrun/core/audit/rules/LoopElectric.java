@@ -32,8 +32,7 @@ final class LoopElectric implements Rule {
     }
 
     private static Severity severity(AuditContext context, Loop loop) {
-        if (loop.runsAway()
-                || loop.strongest().gain() > context.thresholds().loopCritical() + 1e-9) {
+        if (loop.runsAway() || loop.strongest().gain() > context.thresholds().loopCritical() + 1e-9) {
             return Severity.CRITICAL;
         }
         return loop.loopGain() < context.thresholds().loopMinor() ? Severity.MINOR : Severity.MAJOR;

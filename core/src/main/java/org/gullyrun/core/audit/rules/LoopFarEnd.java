@@ -26,7 +26,8 @@ final class LoopFarEnd extends PairRule {
     }
 
     @Override
-    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         if (!cell.ownVoice() || !cell.delivery().arrives()) {
             return null;
         }
@@ -54,7 +55,9 @@ final class LoopFarEnd extends PairRule {
                         "In the call your " + source + " hear their own voices, a moment later.",
                         Say.sentence(
                                 source + " sent back into their own call by "
-                                        + Say.runs(cell.delivery().runs(), cell.delivery().atLeast()) + " at "
+                                        + Say.runs(
+                                                cell.delivery().runs(),
+                                                cell.delivery().atLeast()) + " at "
                                         + Say.of(cell.delivery().strength(), "dB") + ", "
                                         + Say.of(delay, "ms") + " here and the network's delay on top",
                                 inScenes),

@@ -98,12 +98,10 @@ final class LoopTelling {
         if (strongest.repeats() > 0) {
             figures.add(new Figure("repeats", strongest.repeats(), ""));
         }
-        String through = AuditContext.list(
-                subject.stream().map(context.rig()::name).toList());
+        String through =
+                AuditContext.list(subject.stream().map(context.rig()::name).toList());
         String each = strongest.time() == 0 ? "at once" : "every " + Say.of(strongest.time(), "ms");
-        String fate = loop.runsAway()
-                ? "it runs away"
-                : "it dies down, margin " + Say.of(loop.margin(), "dB");
+        String fate = loop.runsAway() ? "it runs away" : "it dies down, margin " + Say.of(loop.margin(), "dB");
         return new Finding(
                 rule,
                 Finding.Subject.of(subject),

@@ -65,7 +65,8 @@ final class Missing implements Rule {
         } else if (way.exists()) {
             evidence = Evidence.of(scene, Evidence.Sort.BLOCKED, way.segments());
         } else {
-            evidence = new Evidence(scene, List.of(), List.of(new Address(pair.source().id(), "startsAt")));
+            evidence = new Evidence(
+                    scene, List.of(), List.of(new Address(pair.source().id(), "startsAt")));
         }
         return new Finding(
                 rule,
@@ -76,10 +77,11 @@ final class Missing implements Rule {
                         source + (cell.tooFaint() ? " too faint at " : " not heard at ") + outlet + in,
                         "At " + outlet + " your " + source + " should be heard" + in + ", but "
                                 + (cell.tooFaint() ? "is far too quiet." : "does not arrive."),
-                        Say.sentence(source + (cell.tooFaint()
-                                        ? " at " + outlet + " at only "
+                        Say.sentence((cell.tooFaint()
+                                        ? source + " at " + outlet + " at only "
                                                 + Say.of(cell.delivery().strength(), "dB")
-                                        : ": no open run to " + outlet) + in + ": " + cause),
+                                        : "No open run from " + source + " to " + outlet)
+                                + in + ": " + cause),
                         cause,
                         worst && sort == Outlets.Sort.EARS
                                 ? pair.outlet().name() + " gets nothing of it."

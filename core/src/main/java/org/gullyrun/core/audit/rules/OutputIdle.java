@@ -41,7 +41,9 @@ final class OutputIdle implements Rule {
                         new Finding.Words(
                                 output.name() + " is not active",
                                 "The output " + output.name() + " in " + program + " has not been started.",
-                                Say.sentence("Output " + output.name() + " is not active. Missing for it:", Say.musts(context, hanging)),
+                                Say.sentence(
+                                        "Output " + output.name() + " is not active. Missing for it:",
+                                        Say.musts(context, hanging)),
                                 "nobody has started the output",
                                 "Nobody gets the show there."),
                         Evidence.of(new Address(output.id(), Productions.ACTIVE.key())),

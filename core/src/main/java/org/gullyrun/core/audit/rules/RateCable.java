@@ -58,7 +58,11 @@ final class RateCable implements Rule {
         java.lang.Double played = a == null ? null : a.get(Devices.RATE);
         java.lang.Double read = b == null ? null : b.get(Devices.RATE);
         Boolean does = link.get(converts);
-        if (a == null || b == null || played == null || read == null || played.equals(read)
+        if (a == null
+                || b == null
+                || played == null
+                || read == null
+                || played.equals(read)
                 || Boolean.TRUE.equals(does)) {
             return;
         }

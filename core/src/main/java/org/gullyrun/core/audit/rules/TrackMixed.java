@@ -32,9 +32,11 @@ final class TrackMixed extends PairRule {
     }
 
     @Override
-    @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         return concerns(context, cell)
-                ? Leak.byStrength(context.thresholds(), Severity.MAJOR, cell.delivery().strength())
+                ? Leak.byStrength(
+                        context.thresholds(), Severity.MAJOR, cell.delivery().strength())
                 : null;
     }
 

@@ -1,0 +1,43 @@
+package org.gullyrun.desktop.look;
+
+import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+
+/** A row that does something when clicked, or with Enter or Space; its words wrap, which a button's do not. */
+public final class ClickRow extends HBox {
+    private final Runnable action;
+
+    /** A row of a style class, with a name for those who hear the screen. */
+    public ClickRow(String style, String id, String spoken, Runnable action, Node... content) {
+        super(9, content);
+        this.action = action;
+        setAlignment(Pos.CENTER_LEFT);
+        getStyleClass().add(style);
+        setId(id);
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.BUTTON);
+        setAccessibleText(spoken);
+        setOnMouseClicked(e -> {
+            requestFocus();
+            this.action.run();
+        });
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER && !e.isShortcutDown() || e.getCode() == KeyCode.SPACE) {
+                this.action.run();
+                e.consume();
+            }
+        });
+    }
+
+    @Override
+    public void executeAccessibleAction(javafx.scene.AccessibleAction what, Object... parameters) {
+        if (what == javafx.scene.AccessibleAction.FIRE) {
+            action.run();
+        } else {
+            super.executeAccessibleAction(what, parameters);
+        }
+    }
+}
