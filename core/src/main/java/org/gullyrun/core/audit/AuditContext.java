@@ -3,7 +3,9 @@ package org.gullyrun.core.audit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Set;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.BlockedWay;
@@ -79,6 +81,7 @@ public final class AuditContext {
         List<Integer> due = new ArrayList<>();
         Map<Integer, BlockedWay> ways = new LinkedHashMap<>();
         List<Integer> unexplained = new ArrayList<>();
+        Set<Gate> explainedBy = new LinkedHashSet<>();
         for (int i = 0; i < scenes.size(); i++) {
             CellReading cell = scenes.get(i).cell(source, outlet);
             if (cell.wish() == Wish.MUST) {
@@ -86,9 +89,11 @@ public final class AuditContext {
                 if (cell.verdict() == Verdict.MISSING) {
                     BlockedWay way = scenes.get(i).blocked(cell);
                     ways.put(i, way);
-                    if (way.closed().stream().noneMatch(this::isFindingOfItsOwn)) {
+                    Set<Gate> by = explaining(scenes.get(i), cell, way);
+                    if (by.isEmpty()) {
                         unexplained.add(i);
                     }
+                    explainedBy.addAll(by);
                 }
             }
         }
@@ -100,7 +105,24 @@ public final class AuditContext {
                         List.copyOf(due),
                         List.copyOf(ways.keySet()),
                         List.copyOf(unexplained),
-                        ways);
+                        ways,
+                        explainedBy);
+    }
+
+    /**
+     * The gates of findings of their own for which a must does not arrive: those on its blocked way, and those that
+     * would by themselves let it arrive. The blocked way alone is not enough: a shorter one over a switch that nobody
+     * means to use would hide that the mixer is down.
+     */
+    private Set<Gate> explaining(SceneReading scene, CellReading cell, BlockedWay way) {
+        Set<Gate> by = new LinkedHashSet<>();
+        way.closed().stream().filter(this::isFindingOfItsOwn).forEach(by::add);
+        for (Gate gate : scene.graph().closedGates()) {
+            if (isFindingOfItsOwn(gate) && scene.arrivesIfOpen(cell, gate)) {
+                by.add(gate);
+            }
+        }
+        return by;
     }
 
     /** Engines that do not run, outputs that are not active and devices that are gone are found by rules of their own. */
@@ -125,14 +147,13 @@ public final class AuditContext {
                 };
     }
 
-    /** The musts whose blocked way, in some scene, holds a closed gate at an element. */
+    /** The musts that do not arrive because of a closed gate at an element. */
     public List<MissingPair> hangingOn(String element, String key) {
         return missing().stream()
-                .filter(pair -> pair.ways().values().stream()
-                        .anyMatch(way -> way.closed().stream()
-                                .anyMatch(g -> g.at().element().equals(element)
-                                        && (g.at().key().equals(key)
-                                                || key.equals("usable") && g.sort() == Gate.Sort.PRESENT))))
+                .filter(pair -> pair.explainedBy().stream()
+                        .anyMatch(g -> g.at().element().equals(element)
+                                && (g.at().key().equals(key)
+                                        || key.equals("usable") && g.sort() == Gate.Sort.PRESENT)))
                 .toList();
     }
 

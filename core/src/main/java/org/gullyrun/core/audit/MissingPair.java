@@ -2,7 +2,9 @@ package org.gullyrun.core.audit;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.rig.Element;
 
 /**
@@ -12,8 +14,9 @@ import org.gullyrun.core.rig.Element;
  * @param outlet the outlet
  * @param due the scenes in which it must arrive
  * @param absent the scenes in which it does not, or only too faintly
- * @param unexplained those of them whose blocked way holds no gate of an element that is a finding of its own
+ * @param unexplained those of them for which no gate of a finding of its own stands behind it
  * @param ways for each scene in which it is absent its first blocked way
+ * @param explainedBy the gates of findings of their own for which it does not arrive
  */
 public record MissingPair(
         Element source,
@@ -21,7 +24,8 @@ public record MissingPair(
         List<Integer> due,
         List<Integer> absent,
         List<Integer> unexplained,
-        Map<Integer, BlockedWay> ways) {
+        Map<Integer, BlockedWay> ways,
+        Set<Gate> explainedBy) {
 
     /** Whether it is absent wherever it is due. */
     public boolean everywhere() {

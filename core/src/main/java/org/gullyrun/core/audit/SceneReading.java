@@ -7,6 +7,7 @@ import org.gullyrun.core.flow.BlockedSearch;
 import org.gullyrun.core.flow.BlockedWay;
 import org.gullyrun.core.flow.Deliveries;
 import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.flow.Loop;
 import org.gullyrun.core.flow.Loops;
 import org.gullyrun.core.flow.OpenView;
@@ -118,6 +119,16 @@ public final class SceneReading {
     public RunSearch.Found runs(CellReading cell, int limit) {
         return RunSearch.search(
                 view, graph.point(cell.source().id()), graph.point(cell.outlet().id()), limit);
+    }
+
+    /** Whether something would arrive in a cell if one closed gate were open; in the graph its blocked way is of. */
+    public boolean arrivesIfOpen(CellReading cell, Gate gate) {
+        return BlockedSearch.opens(
+                graph,
+                cell.delivery().arrives(),
+                graph.point(cell.source().id()),
+                graph.point(cell.outlet().id()),
+                gate);
     }
 
     /** The first blocked way of a cell; without couplings where what arrives is only too faint. */

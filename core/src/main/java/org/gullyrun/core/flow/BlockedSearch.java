@@ -91,6 +91,38 @@ public final class BlockedSearch {
         return new BlockedWay(path, List.copyOf(closed), exact);
     }
 
+    /** Whether a way between two points is open once a single gate is. */
+    public static boolean opens(FlowGraph graph, boolean electric, int start, int end, Gate gate) {
+        boolean[] seen = new boolean[graph.points()];
+        int[] stack = new int[graph.points()];
+        int top = 0;
+        stack[top++] = start;
+        seen[start] = true;
+        while (top > 0) {
+            int p = stack[--top];
+            for (int s = graph.outStart[p]; s < graph.outStart[p + 1]; s++) {
+                if (seen[graph.to[s]] || electric && graph.coupling[s] || !passes(graph, s, gate)) {
+                    continue;
+                }
+                if (graph.to[s] == end) {
+                    return true;
+                }
+                seen[graph.to[s]] = true;
+                stack[top++] = graph.to[s];
+            }
+        }
+        return false;
+    }
+
+    private static boolean passes(FlowGraph graph, int segment, Gate gate) {
+        for (int g : graph.gates[segment]) {
+            if (!graph.allGates[g].open() && !graph.allGates[g].equals(gate)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     private boolean has(int segment) {
         return !(electric && graph.coupling[segment]);
     }

@@ -201,6 +201,11 @@ public final class FlowGraph {
         return Arrays.stream(gates[segment]).mapToObj(g -> allGates[g]).toList();
     }
 
+    /** All closed gates, each once. */
+    public List<Gate> closedGates() {
+        return Arrays.stream(allGates).filter(g -> !g.open()).toList();
+    }
+
     /** The settings whose value was assumed for a segment, since it is not yet known. */
     public List<Address> assumed(int segment) {
         return assumed.get(segment);

@@ -1,6 +1,8 @@
 package org.gullyrun.core.rig;
 
+import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,6 +24,8 @@ public final class Setting<T> {
     private final String sub;
     private final String sayOn;
     private final String sayOff;
+    /** Members made so far: a graph asks for the same ones over and over. */
+    private final Map<String, Setting<T>> members = new ConcurrentHashMap<>();
 
     private Setting(
             Kind kind,
@@ -79,7 +83,8 @@ public final class Setting<T> {
         if (!family || one.isEmpty()) {
             throw new IllegalArgumentException(key + " is no family, or the member has no name");
         }
-        return new Setting<>(kind, key + ":" + one, label, type, usual, optional, false, one, sayOn, sayOff);
+        return members.computeIfAbsent(
+                one, x -> new Setting<>(kind, key + ":" + x, label, type, usual, optional, false, x, sayOn, sayOff));
     }
 
     /** The member of this family for a number. */

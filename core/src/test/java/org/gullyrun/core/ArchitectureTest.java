@@ -1,0 +1,64 @@
+package org.gullyrun.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaModifier;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.library.Architectures;
+
+/** The house: who may know whom within the core. */
+@AnalyzeClasses(packages = "org.gullyrun.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest
+    static final ArchRule STAGES = Architectures.layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("rig").definedBy("..core.rig..")
+            .layer("brief").definedBy("..core.brief..")
+            .layer("flow").definedBy("..core.flow..")
+            .layer("audit").definedBy("..core.audit")
+            .layer("rules").definedBy("..core.audit.rules..")
+            .layer("repair").definedBy("..core.repair..")
+            .layer("casefile").definedBy("..core.casefile..")
+            .layer("sample").definedBy("..core.sample..")
+            .whereLayer("rig").mayNotAccessAnyLayer()
+            .whereLayer("brief").mayOnlyAccessLayers("rig")
+            .whereLayer("flow").mayOnlyAccessLayers("rig")
+            .whereLayer("audit").mayOnlyAccessLayers("rig", "brief", "flow")
+            .whereLayer("rules").mayOnlyAccessLayers("rig", "brief", "flow", "audit")
+            .whereLayer("repair").mayOnlyAccessLayers("rig", "brief", "flow", "audit")
+            .whereLayer("casefile").mayOnlyAccessLayers("rig", "brief")
+            .whereLayer("sample").mayOnlyAccessLayers("rig", "brief", "casefile")
+            .because("each stage stands on the ones before it, so that every answer can be tested on its own");
+
+    @ArchTest
+    static final ArchRule NO_CIRCLES = slices().matching("org.gullyrun.core.(**)")
+            .should()
+            .beFreeOfCycles()
+            .because("a folder that needs its own user cannot be understood alone");
+
+    @ArchTest
+    static final ArchRule NO_INTERFACE = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "javax.sound..", "java.net..", "info.picocli..")
+            .because("the core computes: it knows no screen, no sound hardware and no network");
+
+    @ArchTest
+    static final ArchRule RULES_HIDDEN = classes()
+            .that()
+            .resideInAPackage("..audit.rules")
+            .and()
+            .doNotHaveSimpleName("RuleCatalogue")
+            .and()
+            .areTopLevelClasses()
+            .and()
+            .doNotHaveSimpleName("package-info")
+            .should()
+            .notHaveModifier(JavaModifier.PUBLIC)
+            .because("rules are reached through their catalogue only");
+}

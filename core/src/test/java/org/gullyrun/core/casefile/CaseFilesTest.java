@@ -1,0 +1,124 @@
+package org.gullyrun.core.casefile;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Case files: nothing is lost on the way, and what is wrong is told with its place. */
+class CaseFilesTest {
+    private static final Path SCHEMA = Path.of("..", "docs", "formats", "case.schema.json");
+
+    @TempDir
+    Path folder;
+
+    private Case read(String text) throws CaseProblem {
+        return CaseReader.read("night.json", text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String with(String rig) {
+        return "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":" + rig + "}]}";
+    }
+
+    private void refused(String text, String... words) {
+        CaseProblem e = assertThrows(CaseProblem.class, () -> read(text));
+        for (String word : words) {
+            assertTrue(e.getMessage().contains(word), "'" + word + "' in: " + e.getMessage());
+        }
+    }
+
+    @Test
+    void theSampleShowComesBackAsItWas() throws Exception {
+        Case sample = SampleShow.make();
+        Path file = folder.resolve("sample.json");
+        CaseFiles.save(sample, file);
+        assertEquals(sample, CaseFiles.open(file));
+        assertEquals(CaseWriter.write(sample), Files.readString(file));
+        assertEquals(List.of("sample.json"), Files.list(folder).map(p -> p.getFileName().toString()).toList());
+    }
+
+    @Test
+    void everyRandomRigComesBackAsItWas() throws Exception {
+        for (int seed = 0; seed < 200; seed++) {
+            Case one = new Case("r", "", 4, "", List.of(new Survey("s", "s", "", "", RandomRigs.of(seed), Map.of())), Brief.EMPTY, Map.of());
+            Case again = read(CaseWriter.write(one));
+            // Places follow the order in the file; written again, nothing changes any more.
+            assertEquals(CaseWriter.write(again), CaseWriter.write(read(CaseWriter.write(again))));
+            assertEquals(
+                    one.surveys().getFirst().rig().elements().size(),
+                    again.surveys().getFirst().rig().elements().size());
+        }
+    }
+
+    @Test
+    void whatIsWrittenFollowsThePublishedSchema() throws Exception {
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(Files.readString(SCHEMA), InputFormat.JSON);
+        assertEquals(List.of(), schema.validate(CaseWriter.write(SampleShow.make()), InputFormat.JSON));
+        assertTrue(!schema.validate("{\"format\":\"gullyrun case\"}", InputFormat.JSON).isEmpty());
+        assertTrue(!schema.validate(with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"), InputFormat.JSON).isEmpty());
+    }
+
+    @Test
+    void unknownFieldsAreKept() throws Exception {
+        String text = "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"mood\":{\"calm\":[1,2]},\"surveys\":[{\"id\":\"s\","
+                + "\"weather\":\"clear\",\"rig\":{\"devices\":[{\"id\":\"d\",\"colour\":\"green\"}]}}]}";
+        String again = CaseWriter.write(read(text));
+        assertTrue(again.contains("\"mood\": {\"calm\":[1,2]}"), again);
+        assertTrue(again.contains("\"weather\": \"clear\""), again);
+        assertTrue(again.contains("\"colour\":\"green\""), again);
+    }
+
+    @Test
+    void referencesToNothingAreKept() throws Exception {
+        Case one = read(with("{\"strips\":[{\"id\":\"a\",\"mixer\":\"gone\",\"feed\":\"nowhere\",\"crossings\":[\"b\"]}]}"));
+        assertTrue(CaseWriter.write(one).contains("{\"id\":\"a\",\"mixer\":\"gone\",\"feed\":\"nowhere\",\"crossings\":[\"b\"]}"));
+    }
+
+    @Test
+    void notYetKnownIsWrittenAndRead() throws Exception {
+        Case one = read(with("{\"devices\":[{\"id\":\"d\",\"muted\":\"?\",\"level\":-3.5}]}"));
+        assertTrue(CaseWriter.write(one).contains("{\"id\":\"d\",\"level\":-3.5,\"muted\":\"?\"}"), CaseWriter.write(one));
+    }
+
+    @Test
+    void whatIsWrongIsToldWithFilePlaceAndReason() {
+        refused("{\"format\": \"gullyrun case\",\n \"version\": 1,,", "night.json", "line 2, column 15", "not JSON");
+        refused("[]", "the file", "expected an object");
+        refused("{\"format\":\"gullyrun case\",\"version\":7}", "newer version of the program (7");
+        refused(with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"), "surveys[0].rig.devices[0].rate", "expected a number", "fast");
+        refused(with("{\"devices\":[{\"id\":\"d\"},{\"id\":\"d\"}]}"), "surveys[0].rig.devices[1].id", "used already, at surveys[0].rig.devices[0]");
+        refused(with("{\"devices\":[{\"id\":\"\"}]}"), "surveys[0].rig.devices[0].id");
+        refused(with("{\"racks\":[]}"), "surveys[0].rig.racks", "no such section");
+        refused(with("{\"devices\":[{\"id\":\"d\",\"direction\":\"sideways\"}]}"), "direction", "playback, recording");
+        refused(with("{\"devices\":[{\"id\":\"d\",\"id\":\"e\"}]}"), "line 1", "Duplicate");
+        refused("{\"format\":\"gullyrun case\",\"version\":1,\"surveys\":[]}", "surveys", "1 to 1000 surveys");
+        refused(with("{}").replace("\"title\"", "\"brief\":{\"must\":{\"live\":[\"a\"]},\"never\":{\"live\":[\"a\"]}},\"title\""), "brief.never.live", "both must and never");
+    }
+
+    @Test
+    void aFileThatCannotBeWrittenLeavesTheOldOneUnharmed() throws Exception {
+        Path file = folder.resolve("case.json");
+        CaseFiles.save(SampleShow.make(), file);
+        String before = Files.readString(file);
+        Path within = file.resolve("deeper.json"); // a file is no folder
+        CaseProblem e = assertThrows(CaseProblem.class, () -> CaseFiles.save(SampleShow.make(), within));
+        assertTrue(e.getMessage().contains("deeper.json") && e.getMessage().contains("unharmed"), e.getMessage());
+        assertEquals(before, Files.readString(file));
+        CaseProblem gone = assertThrows(CaseProblem.class, () -> CaseFiles.open(folder.resolve("none.json")));
+        assertTrue(gone.getMessage().contains("there is no such file"), gone.getMessage());
+    }
+}
