@@ -163,9 +163,7 @@ public final class RandomRigs {
                                         Choice.Special.DEFAULT,
                                         Choice.Special.CALL_DEFAULT,
                                         Choice.Special.NOTHING))
-                        .with(
-                                Applications.SYSTEM_CHOICE,
-                                chance(0.3) ? Choice.to(any(playback)) : Choice.Special.UNSET)
+                        .with(Applications.SYSTEM_CHOICE, chance(0.3) ? Choice.to(any(playback)) : Choice.Special.UNSET)
                         .with(Applications.OUTPUT_LEVEL, db()));
             }
         }
@@ -191,8 +189,7 @@ public final class RandomRigs {
                     .with(Mixers.FEED, pick(chance(0.5) ? playback : recording, Choice.Special.UNSET))
                     .with(Mixers.STRIP_LEVEL, db());
             for (int b = 0; b < 2; b++) {
-                e = e.with(Mixers.CROSSING.of("b" + b), chance(0.55))
-                        .with(Mixers.CROSSING_LEVEL.of("b" + b), db());
+                e = e.with(Mixers.CROSSING.of("b" + b), chance(0.55)).with(Mixers.CROSSING_LEVEL.of("b" + b), db());
             }
             all.add(flag(e, Mixers.STRIP_MUTED, 0.1));
         }
@@ -203,9 +200,7 @@ public final class RandomRigs {
                 Element.of(Kind.PRODUCTION, "o")
                         .with(Productions.MACHINE, "m")
                         .with(Productions.TRACKS, 3)
-                        .with(
-                                Productions.CUE_DEVICE,
-                                pick(playback, Choice.Special.DEFAULT, Choice.Special.UNSET)),
+                        .with(Productions.CUE_DEVICE, pick(playback, Choice.Special.DEFAULT, Choice.Special.UNSET)),
                 Productions.RUNNING,
                 0.05));
         for (int i = 0; i < 4; i++) {
@@ -213,7 +208,9 @@ public final class RandomRigs {
             Element e = Element.of(Kind.INPUT, "i" + i)
                     .with(Productions.INPUT_OF, "o")
                     .with(Productions.TAKES, takes)
-                    .with(Productions.DEVICE, pick(takes == Takes.RECORDING ? recording : playback, Choice.Special.DEFAULT))
+                    .with(
+                            Productions.DEVICE,
+                            pick(takes == Takes.RECORDING ? recording : playback, Choice.Special.DEFAULT))
                     .with(Productions.APPLICATION, any(applications))
                     .with(Productions.INPUT_LEVEL, db())
                     .with(Productions.INPUT_DELAY, ms())
@@ -263,7 +260,9 @@ public final class RandomRigs {
                 .with(Outlets.SORT, Outlets.Sort.EARS)
                 .with(Outlets.DEVICE, pick(playback, Choice.Special.DEFAULT))
                 .with(Outlets.MACHINE, "m"));
-        all.add(Element.of(Kind.OUTLET, "far").with(Outlets.SORT, Outlets.Sort.FAR_END).with(Outlets.APPLICATION, "a0"));
+        all.add(Element.of(Kind.OUTLET, "far")
+                .with(Outlets.SORT, Outlets.Sort.FAR_END)
+                .with(Outlets.APPLICATION, "a0"));
         all.add(Element.of(Kind.OUTLET, "live-outlet")
                 .with(Outlets.SORT, Outlets.Sort.LIVE)
                 .with(Outlets.OUTPUT, "live"));

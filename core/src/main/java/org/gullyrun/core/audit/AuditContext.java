@@ -2,8 +2,8 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.gullyrun.core.brief.Wish;
@@ -152,8 +152,7 @@ public final class AuditContext {
         return missing().stream()
                 .filter(pair -> pair.explainedBy().stream()
                         .anyMatch(g -> g.at().element().equals(element)
-                                && (g.at().key().equals(key)
-                                        || key.equals("usable") && g.sort() == Gate.Sort.PRESENT)))
+                                && (g.at().key().equals(key) || key.equals("usable") && g.sort() == Gate.Sort.PRESENT)))
                 .toList();
     }
 

@@ -44,4 +44,16 @@ public record Reading(Rig rig, Brief brief, Wishes wishes, List<SceneReading> sc
         }
         return worst;
     }
+
+    /**
+     * Whether a cell is to be shown as trouble: its verdict is one, and what was found about the pair is more than a
+     * note. A healthy rig is quiet also where something faint seeps through.
+     */
+    public boolean isLoud(CellReading cell) {
+        return cell.verdict().isTrouble()
+                && findings.stream()
+                        .filter(f -> f.subject().source().equals(cell.source().id())
+                                && f.subject().outlet().equals(cell.outlet().id()))
+                        .noneMatch(f -> f.severity() == Severity.NOTE);
+    }
 }

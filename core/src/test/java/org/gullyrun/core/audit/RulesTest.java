@@ -31,7 +31,8 @@ import org.junit.jupiter.api.Test;
 /** Severities, precedence and identity, on the sample show with one thing changed at a time. */
 class RulesTest {
     private static final Case CASE = SampleShow.make();
-    private static final Rig GOOD = CASE.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+    private static final Rig GOOD =
+            CASE.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
 
     private Rig rig = GOOD;
     private Brief brief = CASE.brief();
@@ -128,7 +129,9 @@ class RulesTest {
             rig = GOOD;
             set("in-host-raw", Productions.PROGRAM, true).set("in-host-raw", Productions.INPUT_DELAY, delays[i]);
             Finding finding = finding("double:host>live");
-            assertTrue(finding.words().exact().contains(words[i]), delays[i] + ": " + finding.words().exact());
+            assertTrue(
+                    finding.words().exact().contains(words[i]),
+                    delays[i] + ": " + finding.words().exact());
             assertEquals(i == 0 ? Severity.MAJOR : Severity.CRITICAL, finding.severity());
         }
     }
@@ -137,7 +140,9 @@ class RulesTest {
     void aCopyWhoseDelayIsNotKnownIsSaidToBeSo() {
         set("in-host-raw", Productions.PROGRAM, true).set("hushgate", Links.PROCESSOR_LATENCY, (Double) null);
         Finding finding = finding("double:host>live");
-        assertTrue(finding.words().exact().contains("timing not known"), finding.words().exact());
+        assertTrue(
+                finding.words().exact().contains("timing not known"),
+                finding.words().exact());
         assertTrue(finding.assumed());
         assertEquals(Severity.CRITICAL, finding.severity());
     }
@@ -189,8 +194,21 @@ class RulesTest {
         set("in-default", Productions.INPUT_LEVEL, -13.0);
         assertEquals(Severity.MAJOR, found().get("loop.electric:orrery"));
         Finding loop = finding("loop.electric:orrery");
-        assertEquals(13, loop.figures().stream().filter(f -> f.name().equals("margin")).findFirst().orElseThrow().value(), 1e-9);
-        assertEquals(5, loop.figures().stream().filter(f -> f.name().equals("repeats")).findFirst().orElseThrow().value()); // ⌈60 / 13⌉
+        assertEquals(
+                13,
+                loop.figures().stream()
+                        .filter(f -> f.name().equals("margin"))
+                        .findFirst()
+                        .orElseThrow()
+                        .value(),
+                1e-9);
+        assertEquals(
+                5,
+                loop.figures().stream()
+                        .filter(f -> f.name().equals("repeats"))
+                        .findFirst()
+                        .orElseThrow()
+                        .value()); // ⌈60 / 13⌉
         set("in-default", Productions.INPUT_LEVEL, -41.0);
         assertEquals(Severity.MINOR, found().get("loop.electric:orrery"));
     }
@@ -227,11 +245,16 @@ class RulesTest {
             List<String> identities = new ArrayList<>();
             reading.findings().forEach(f -> identities.add(f.identity()));
             assertEquals(identities.stream().distinct().toList(), identities, "seed " + seed);
-            assertEquals(reading.findings(), RuleCatalogue.usual().read(random, wishes).findings(), "seed " + seed);
+            assertEquals(
+                    reading.findings(),
+                    RuleCatalogue.usual().read(random, wishes).findings(),
+                    "seed " + seed);
             for (Finding f : reading.findings()) {
                 assertFalse(f.words().exact().contains("NaN"), f.words().exact());
                 boolean pair = !f.subject().source().isEmpty();
-                assertTrue(!pair || !identities.contains("leak:" + f.subject().text()) || !f.rule().equals("loop.far-end"));
+                assertTrue(!pair
+                        || !identities.contains("leak:" + f.subject().text())
+                        || !f.rule().equals("loop.far-end"));
             }
         }
     }

@@ -31,7 +31,8 @@ class CaseFilesTest {
     }
 
     private static String with(String rig) {
-        return "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":" + rig + "}]}";
+        return "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":" + rig
+                + "}]}";
     }
 
     private void refused(String text, String... words) {
@@ -48,13 +49,22 @@ class CaseFilesTest {
         CaseFiles.save(sample, file);
         assertEquals(sample, CaseFiles.open(file));
         assertEquals(CaseWriter.write(sample), Files.readString(file));
-        assertEquals(List.of("sample.json"), Files.list(folder).map(p -> p.getFileName().toString()).toList());
+        assertEquals(
+                List.of("sample.json"),
+                Files.list(folder).map(p -> p.getFileName().toString()).toList());
     }
 
     @Test
     void everyRandomRigComesBackAsItWas() throws Exception {
         for (int seed = 0; seed < 200; seed++) {
-            Case one = new Case("r", "", 4, "", List.of(new Survey("s", "s", "", "", RandomRigs.of(seed), Map.of())), Brief.EMPTY, Map.of());
+            Case one = new Case(
+                    "r",
+                    "",
+                    4,
+                    "",
+                    List.of(new Survey("s", "s", "", "", RandomRigs.of(seed), Map.of())),
+                    Brief.EMPTY,
+                    Map.of());
             Case again = read(CaseWriter.write(one));
             // Places follow the order in the file; written again, nothing changes any more.
             assertEquals(CaseWriter.write(again), CaseWriter.write(read(CaseWriter.write(again))));
@@ -66,16 +76,20 @@ class CaseFilesTest {
 
     @Test
     void whatIsWrittenFollowsThePublishedSchema() throws Exception {
-        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(Files.readString(SCHEMA), InputFormat.JSON);
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(SCHEMA), InputFormat.JSON);
         assertEquals(List.of(), schema.validate(CaseWriter.write(SampleShow.make()), InputFormat.JSON));
-        assertTrue(!schema.validate("{\"format\":\"gullyrun case\"}", InputFormat.JSON).isEmpty());
-        assertTrue(!schema.validate(with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"), InputFormat.JSON).isEmpty());
+        assertTrue(!schema.validate("{\"format\":\"gullyrun case\"}", InputFormat.JSON)
+                .isEmpty());
+        assertTrue(!schema.validate(with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"), InputFormat.JSON)
+                .isEmpty());
     }
 
     @Test
     void unknownFieldsAreKept() throws Exception {
-        String text = "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"mood\":{\"calm\":[1,2]},\"surveys\":[{\"id\":\"s\","
-                + "\"weather\":\"clear\",\"rig\":{\"devices\":[{\"id\":\"d\",\"colour\":\"green\"}]}}]}";
+        String text =
+                "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"mood\":{\"calm\":[1,2]},\"surveys\":[{\"id\":\"s\","
+                        + "\"weather\":\"clear\",\"rig\":{\"devices\":[{\"id\":\"d\",\"colour\":\"green\"}]}}]}";
         String again = CaseWriter.write(read(text));
         assertTrue(again.contains("\"mood\": {\"calm\":[1,2]}"), again);
         assertTrue(again.contains("\"weather\": \"clear\""), again);
@@ -84,14 +98,17 @@ class CaseFilesTest {
 
     @Test
     void referencesToNothingAreKept() throws Exception {
-        Case one = read(with("{\"strips\":[{\"id\":\"a\",\"mixer\":\"gone\",\"feed\":\"nowhere\",\"crossings\":[\"b\"]}]}"));
-        assertTrue(CaseWriter.write(one).contains("{\"id\":\"a\",\"mixer\":\"gone\",\"feed\":\"nowhere\",\"crossings\":[\"b\"]}"));
+        Case one = read(
+                with("{\"strips\":[{\"id\":\"a\",\"mixer\":\"gone\",\"feed\":\"nowhere\",\"crossings\":[\"b\"]}]}"));
+        assertTrue(CaseWriter.write(one)
+                .contains("{\"id\":\"a\",\"mixer\":\"gone\",\"feed\":\"nowhere\",\"crossings\":[\"b\"]}"));
     }
 
     @Test
     void notYetKnownIsWrittenAndRead() throws Exception {
         Case one = read(with("{\"devices\":[{\"id\":\"d\",\"muted\":\"?\",\"level\":-3.5}]}"));
-        assertTrue(CaseWriter.write(one).contains("{\"id\":\"d\",\"level\":-3.5,\"muted\":\"?\"}"), CaseWriter.write(one));
+        assertTrue(
+                CaseWriter.write(one).contains("{\"id\":\"d\",\"level\":-3.5,\"muted\":\"?\"}"), CaseWriter.write(one));
     }
 
     @Test
@@ -99,14 +116,27 @@ class CaseFilesTest {
         refused("{\"format\": \"gullyrun case\",\n \"version\": 1,,", "night.json", "line 2, column 15", "not JSON");
         refused("[]", "the file", "expected an object");
         refused("{\"format\":\"gullyrun case\",\"version\":7}", "newer version of the program (7");
-        refused(with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"), "surveys[0].rig.devices[0].rate", "expected a number", "fast");
-        refused(with("{\"devices\":[{\"id\":\"d\"},{\"id\":\"d\"}]}"), "surveys[0].rig.devices[1].id", "used already, at surveys[0].rig.devices[0]");
+        refused(
+                with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"),
+                "surveys[0].rig.devices[0].rate",
+                "expected a number",
+                "fast");
+        refused(
+                with("{\"devices\":[{\"id\":\"d\"},{\"id\":\"d\"}]}"),
+                "surveys[0].rig.devices[1].id",
+                "used already, at surveys[0].rig.devices[0]");
         refused(with("{\"devices\":[{\"id\":\"\"}]}"), "surveys[0].rig.devices[0].id");
         refused(with("{\"racks\":[]}"), "surveys[0].rig.racks", "no such section");
         refused(with("{\"devices\":[{\"id\":\"d\",\"direction\":\"sideways\"}]}"), "direction", "playback, recording");
         refused(with("{\"devices\":[{\"id\":\"d\",\"id\":\"e\"}]}"), "line 1", "Duplicate");
         refused("{\"format\":\"gullyrun case\",\"version\":1,\"surveys\":[]}", "surveys", "1 to 1000 surveys");
-        refused(with("{}").replace("\"title\"", "\"brief\":{\"must\":{\"live\":[\"a\"]},\"never\":{\"live\":[\"a\"]}},\"title\""), "brief.never.live", "both must and never");
+        refused(
+                with("{}")
+                        .replace(
+                                "\"title\"",
+                                "\"brief\":{\"must\":{\"live\":[\"a\"]},\"never\":{\"live\":[\"a\"]}},\"title\""),
+                "brief.never.live",
+                "both must and never");
     }
 
     @Test

@@ -73,7 +73,8 @@ class FastAgainstSlowTest {
         if (ways.isEmpty()) {
             return;
         }
-        double power = ways.stream().mapToDouble(w -> Math.pow(10, slow.gain(w) / 10)).sum();
+        double power =
+                ways.stream().mapToDouble(w -> Math.pow(10, slow.gain(w) / 10)).sum();
         double amplitude =
                 ways.stream().mapToDouble(w -> Math.pow(10, slow.gain(w) / 20)).sum();
         assertEquals(10 * Math.log10(power), fast.strength(), CLOSE, at);
@@ -89,7 +90,11 @@ class FastAgainstSlowTest {
                         .toString());
         List<Integer> best = ways.stream().min(strongest).orElseThrow();
         assertEquals(best, fast.strongest(), at);
-        double copy = ways.stream().filter(w -> w != best).mapToDouble(slow::gain).max().orElse(Double.NaN);
+        double copy = ways.stream()
+                .filter(w -> w != best)
+                .mapToDouble(slow::gain)
+                .max()
+                .orElse(Double.NaN);
         assertEquals(copy, fast.copyGain(), CLOSE, at);
         if (ways.size() > 1) {
             double apart = ways.stream()
@@ -113,7 +118,8 @@ class FastAgainstSlowTest {
         }
         blocked++;
         List<Integer> first = all.stream()
-                .min(Comparator.<List<Integer>>comparingInt(w -> slow.closedGates(w).size())
+                .min(Comparator.<List<Integer>>comparingInt(
+                                w -> slow.closedGates(w).size())
                         .thenComparingInt(List::size)
                         .thenComparingDouble(w -> -Math.rint(slow.gain(w) * 1e9) / 1e9)
                         .thenComparingDouble(w -> Math.rint(slow.delay(w) * 1e9) / 1e9)

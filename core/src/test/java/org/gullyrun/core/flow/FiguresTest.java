@@ -58,7 +58,9 @@ class FiguresTest {
         }
         device("end", Direction.PLAYBACK);
         pass("last", "r" + diamonds, "end", 0, 0);
-        parts.add(Element.of(Kind.OUTLET, "o").with(Outlets.SORT, Outlets.Sort.EARS).with(Outlets.DEVICE, to("end")));
+        parts.add(Element.of(Kind.OUTLET, "o")
+                .with(Outlets.SORT, Outlets.Sort.EARS)
+                .with(Outlets.DEVICE, to("end")));
         FlowGraph graph = graph();
         return Deliveries.of(OpenView.of(graph, false)).get(graph.point("s"), graph.point("o"));
     }

@@ -68,7 +68,8 @@ class SceneCompositionTest {
         input("a", true);
         input("b", true);
         scene("s");
-        parts.add(Element.of(Kind.GROUP, "g").with(Productions.GROUP_OF, "show").with(Productions.MEMBER.of("a"), true));
+        parts.add(
+                Element.of(Kind.GROUP, "g").with(Productions.GROUP_OF, "show").with(Productions.MEMBER.of("a"), true));
         entry("e", "s", "g", -12, false, false);
         assertEquals(-12, of("s").input("a").level(), 1e-12);
         assertEquals(0, of("s").input("b").level(), 1e-12);
@@ -84,7 +85,8 @@ class SceneCompositionTest {
         entry("i2", "s", "t", -5, false, false);
         assertEquals(0, of("s").input("a").level(), 1e-12);
         assertEquals(1, of("s").copies().size());
-        assertEquals(-3, of("s").copies().get(new SceneComposition.Copy("a", "copy")).level(), 1e-12);
+        assertEquals(
+                -3, of("s").copies().get(new SceneComposition.Copy("a", "copy")).level(), 1e-12);
     }
 
     @Test

@@ -17,7 +17,8 @@ final class SlowWays {
     }
 
     /** All simple ways between two points; through closed segments too if {@code closed}. Null if more than a limit. */
-    @org.jspecify.annotations.Nullable List<List<Integer>> ways(int from, int to, boolean closed, int limit) {
+    @org.jspecify.annotations.Nullable
+    List<List<Integer>> ways(int from, int to, boolean closed, int limit) {
         List<List<Integer>> found = new ArrayList<>();
         int[] budget = {400_000};
         walk(from, to, closed, limit, new ArrayList<>(), new HashSet<>(Set.of(from)), found, budget);

@@ -31,12 +31,24 @@ class RemediesTest {
 
     @Test
     void theObviousRemedyComesFirst() {
-        assertEquals("In Orrery, take input Music off track archive", of("leak:music>archive").getFirst().sentence());
-        assertEquals("In Brookdesk, switch strip Talk off bus Guests", of("loop.far-end:guests>call").getFirst().sentence());
-        assertEquals("In Orrery, bring Charts into scene Sky", of("scene.gap:charts>live").getFirst().sentence());
-        assertEquals("In Orrery, take the copy of House sound out of scene Panel", of("double:music>live").getFirst().sentence());
-        assertEquals("In Huddlewick, choose Tern headset as the output", of("missing:crew>host-ears").getFirst().sentence());
-        assertEquals("Let Brookdesk start with the computer", of("engine.manual:brookdesk").getFirst().sentence());
+        assertEquals(
+                "In Orrery, take input Music off track archive",
+                of("leak:music>archive").getFirst().sentence());
+        assertEquals(
+                "In Brookdesk, switch strip Talk off bus Guests",
+                of("loop.far-end:guests>call").getFirst().sentence());
+        assertEquals(
+                "In Orrery, bring Charts into scene Sky",
+                of("scene.gap:charts>live").getFirst().sentence());
+        assertEquals(
+                "In Orrery, take the copy of House sound out of scene Panel",
+                of("double:music>live").getFirst().sentence());
+        assertEquals(
+                "In Huddlewick, choose Tern headset as the output",
+                of("missing:crew>host-ears").getFirst().sentence());
+        assertEquals(
+                "Let Brookdesk start with the computer",
+                of("engine.manual:brookdesk").getFirst().sentence());
     }
 
     @Test
@@ -49,11 +61,13 @@ class RemediesTest {
                         .map(Finding::identity)
                         .toList();
                 assertTrue(remedy.cleared().contains(finding.identity()));
-                remedy.cleared().forEach(identity -> assertFalse(bad.contains(identity), remedy.sentence() + ": " + identity));
+                remedy.cleared()
+                        .forEach(identity -> assertFalse(bad.contains(identity), remedy.sentence() + ": " + identity));
                 assertTrue(
                         bad.stream()
                                 .allMatch(identity -> remedy.created().contains(identity)
-                                        || FOUND.findings().stream().anyMatch(f -> f.identity().equals(identity))),
+                                        || FOUND.findings().stream()
+                                                .anyMatch(f -> f.identity().equals(identity))),
                         remedy.sentence());
             }
         }
@@ -64,7 +78,9 @@ class RemediesTest {
         Remedy remedy = of("leak:music>archive").getFirst();
         assertEquals(List.of("Partner relay loses Music"), remedy.altered());
         assertEquals("clears 2, Partner relay loses Music", remedy.price());
-        assertEquals("clears 1, alters nothing else", of("loop.far-end:guests>call").getFirst().price());
+        assertEquals(
+                "clears 1, alters nothing else",
+                of("loop.far-end:guests>call").getFirst().price());
     }
 
     @Test

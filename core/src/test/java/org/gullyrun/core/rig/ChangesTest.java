@@ -17,7 +17,9 @@ import org.junit.jupiter.api.Test;
 class ChangesTest {
     private static final Rig RIG = Rig.of(List.of(
             Element.of(Kind.MIXER, "mix").with(Common.name(Kind.MIXER), "Brookdesk"),
-            Element.of(Kind.STRIP, "music").with(Common.name(Kind.STRIP), "Music").with(Mixers.STRIP_OF, "mix"),
+            Element.of(Kind.STRIP, "music")
+                    .with(Common.name(Kind.STRIP), "Music")
+                    .with(Mixers.STRIP_OF, "mix"),
             Element.of(Kind.BUS, "guests").with(Common.name(Kind.BUS), "Guests").with(Mixers.BUS_OF, "mix"),
             Element.of(Kind.DEVICE, "heron").with(Devices.DIRECTION, Direction.RECORDING)));
 
@@ -68,8 +70,7 @@ class ChangesTest {
 
     @Test
     void removingAMixerRemovesWhatLivesInItAndLeavesReferencesDangling() {
-        Rig linked = Changes.apply(
-                RIG, List.of(Change.set(RIG, "music", Mixers.CROSSING.of("guests"), true)));
+        Rig linked = Changes.apply(RIG, List.of(Change.set(RIG, "music", Mixers.CROSSING.of("guests"), true)));
         Rig without = Changes.apply(linked, Changes.removal(linked, "guests"));
         assertEquals(
                 List.of(new Dangling(new Address("music", "crossings:guests"), "guests", "not there")),

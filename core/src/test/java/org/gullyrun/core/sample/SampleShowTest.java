@@ -25,7 +25,8 @@ import org.junit.jupiter.api.Test;
 /** The sample show: clean by computation when all is well, and every fault to be seen, alone and among the others. */
 class SampleShowTest {
     private static final Case CASE = SampleShow.make();
-    private static final Rig GOOD = CASE.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+    private static final Rig GOOD =
+            CASE.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
 
     /** What each fault has to show, by identity. */
     private static final Map<Fault, Set<String>> SHOWS = new EnumMap<>(Map.ofEntries(
@@ -54,14 +55,20 @@ class SampleShowTest {
         Reading reading = read(GOOD);
         assertEquals(
                 List.of(),
-                reading.findings().stream().filter(f -> f.severity() != Severity.NOTE).toList());
-        assertTrue(reading.findings().size() <= 3, "few notes: " + reading.findings().size());
+                reading.findings().stream()
+                        .filter(f -> f.severity() != Severity.NOTE)
+                        .toList());
+        assertTrue(
+                reading.findings().size() <= 3,
+                "few notes: " + reading.findings().size());
         int musts = 0;
         for (SceneReading scene : reading.scenes()) {
             for (CellReading cell : scene.cells()) {
                 if (cell.wish() == Wish.MUST) {
                     musts++;
-                    assertTrue(cell.delivery().arrives(), cell.source().id() + " > " + cell.outlet().id());
+                    assertTrue(
+                            cell.delivery().arrives(),
+                            cell.source().id() + " > " + cell.outlet().id());
                 }
             }
         }
@@ -83,8 +90,8 @@ class SampleShowTest {
         for (Fault fault : Fault.values()) {
             assertTrue(found.keySet().containsAll(SHOWS.get(fault)), fault + ": " + found);
         }
-        Map<String, Severity> mended = found(Changes.apply(
-                all, Changes.inverse(SampleShow.changes(GOOD, Fault.EFFECTS_ON_CLIPS))));
+        Map<String, Severity> mended =
+                found(Changes.apply(all, Changes.inverse(SampleShow.changes(GOOD, Fault.EFFECTS_ON_CLIPS))));
         assertTrue(!mended.containsKey("track.mixed:effects>track-clips"));
         assertEquals(found.size() - 1, mended.size());
     }

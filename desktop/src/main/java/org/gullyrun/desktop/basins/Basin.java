@@ -66,7 +66,7 @@ final class Basin extends Pane {
             if (cell.delivery().arrives() || cell.verdict() == Verdict.MISSING) {
                 cells.add(cell);
                 where.add(scene);
-                bad |= cell.verdict().isTrouble();
+                bad |= reading.isLoud(cell);
             }
         }
         boolean coil = coil(state);
@@ -130,8 +130,9 @@ final class Basin extends Pane {
         boolean missing = cell.verdict() == Verdict.MISSING;
         boolean leak = cell.verdict() == Verdict.LEAK;
         boolean twice = cell.verdict() == Verdict.DOUBLE;
-        double loud = missing ? 1 : Math.clamp((cell.usualLevel() + 60) / 48, 0.05, 1);
-        double y = missing ? RIM * u - 3 * u : leak ? BOTTOM * u : (BOTTOM - 10 - loud * (BOTTOM - RIM - 20)) * u;
+        boolean loud = state.reading().isLoud(cell);
+        double high = missing ? 1 : Math.clamp((cell.usualLevel() + 60) / 48, 0.05, 1);
+        double y = missing ? RIM * u - 3 * u : leak ? BOTTOM * u : (BOTTOM - 10 - high * (BOTTOM - RIM - 20)) * u;
         Group token = new Group();
         token.getStyleClass().add("token");
         if (!missing && !leak) {
@@ -144,7 +145,7 @@ final class Basin extends Pane {
             SVGPath glyph = Glyph.of(cell.source().get(Sources.CLASS), scale);
             glyph.setTranslateX(x + (twice ? (i == 0 ? -3.4 : 3.4) * scale : 0));
             glyph.setTranslateY(y + (twice ? (i == 0 ? 2.4 : -2.4) * scale : 0));
-            glyph.getStyleClass().add(missing ? "hollow" : leak || twice ? "bad" : "water");
+            glyph.getStyleClass().add(missing ? "hollow" : (leak || twice) && loud ? "bad" : "water");
             token.getChildren().add(glyph);
         }
         Selection.Pair pair =
@@ -189,7 +190,7 @@ final class Basin extends Pane {
     private void interaction(boolean bad, List<CellReading> cells) {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
-        long troubles = cells.stream().filter(c -> c.verdict().isTrouble()).count();
+        long troubles = cells.stream().filter(store.state().reading()::isLoud).count();
         setAccessibleText(
                 outlet.name() + ": " + cells.size() + " sources" + (bad ? ", " + troubles + " in trouble" : ""));
         setOnMouseClicked(e -> store.select(new Selection.OfOutlet(outlet.id())));

@@ -68,14 +68,53 @@ public final class EvidenceView extends ScrollPane {
         }
         setPrefWidth(WIDTH * now.textScale());
         setMinWidth(WIDTH * now.textScale());
-        String focused = getScene() == null || getScene().getFocusOwner() == null
-                ? null
-                : getScene().getFocusOwner().getId();
+        Node owner = getScene() == null ? null : getScene().getFocusOwner();
+        boolean inside = owner != null && isWithin(owner);
         double at = before.selection().equals(now.selection()) ? getVvalue() : 0;
         box.getChildren().setAll(content(now));
         setVvalue(at);
-        if (focused != null && lookup("#" + focused) instanceof Node again) {
-            again.requestFocus();
+        if (inside) {
+            // What had the focus was drawn anew, or is gone: then nothing else may seem to have been chosen.
+            Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
+            (again == null ? getScene().getRoot() : again).requestFocus();
+        }
+        if (now.hop() >= 0
+                && (before.hop() != now.hop()
+                        || before.remedies() != now.remedies()
+                        || !before.selection().equals(now.selection()))) {
+            javafx.application.Platform.runLater(this::reveal);
+        }
+    }
+
+    private boolean isWithin(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at == box) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Scrolls so far that the rung looked at and its settings are seen. */
+    private void reveal() {
+        Node rung = box.lookup("#rung-" + store.state().hop());
+        if (rung == null || rung.getParent() == null) {
+            return;
+        }
+        box.applyCss();
+        box.layout();
+        var siblings = rung.getParent().getChildrenUnmodifiable();
+        int place = siblings.indexOf(rung);
+        Node last = place + 1 < siblings.size() && siblings.get(place + 1).getStyleClass().contains("settings")
+                ? siblings.get(place + 1)
+                : rung;
+        double room = getViewportBounds().getHeight();
+        double spare = box.getHeight() - room;
+        double top = rung.getParent().getBoundsInParent().getMinY() + rung.getBoundsInParent().getMinY();
+        double bottom = rung.getParent().getBoundsInParent().getMinY() + last.getBoundsInParent().getMaxY();
+        double now = getVvalue() * spare;
+        if (spare > 0 && (top < now || bottom > now + room)) {
+            setVvalue(Math.clamp((bottom - top > room ? top : Math.max(0, bottom - room + 12)) / spare, 0, 1));
         }
     }
 
@@ -132,7 +171,7 @@ public final class EvidenceView extends ScrollPane {
         for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
             boolean trouble = false;
             for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
-                trouble |= reading.worst(s, o).verdict().isTrouble();
+                trouble |= reading.isLoud(reading.worst(s, o));
             }
             if (trouble) {
                 wrong.add(reading.rig().of(Kind.OUTLET).get(o).name());
@@ -222,7 +261,7 @@ public final class EvidenceView extends ScrollPane {
     }
 
     private Node cell(State state, CellReading cell, Element other, SceneReading scene, boolean source) {
-        boolean trouble = cell.verdict().isTrouble();
+        boolean trouble = state.reading().isLoud(cell);
         var name = Nodes.label(other.name(), source ? "water" : "plain");
         name.setWrapText(false);
         if (trouble) {
@@ -403,13 +442,8 @@ public final class EvidenceView extends ScrollPane {
             }
             all.add(settings);
         }
-        Node remedies = finding == null ? null : remedies(state, finding);
-        boolean shortWay = state.shown().ways().stream()
-                        .limit(1)
-                        .allMatch(w -> w.segments().size() <= 9)
-                && state.hop() < 0;
-        if (remedies != null && !shortWay) {
-            all.add(remedies);
+        if (finding != null) {
+            all.add(firstRemedy(state));
         }
         if (!onlySettings) {
             all.add(rule());
@@ -418,27 +452,31 @@ public final class EvidenceView extends ScrollPane {
                 && !state.shown().cell().delivery().arrives()) {
             all.add(Nodes.label("There is no way, whatever gates are opened.", "soft"));
         }
-        if (remedies != null && shortWay) {
-            all.add(remedies);
+        if (finding != null && state.remedies() != null && state.remedies().remedies().size() > 1) {
+            all.add(otherRemedies(state.remedies().remedies()));
         }
         return all;
     }
 
-    private Node remedies(State state, Finding finding) {
+    private Node firstRemedy(State state) {
         VBox list = new VBox(2);
         list.setId("remedies");
-        list.getChildren().add(rule());
         list.getChildren().add(Nodes.label("Takes it away", "caption"));
         var known = state.remedies();
         if (known == null) {
             list.getChildren().add(Nodes.label("Trying remedies …", "soft"));
-            return list;
-        }
-        if (known.remedies().isEmpty()) {
+        } else if (known.remedies().isEmpty()) {
             list.getChildren().add(Nodes.label("No single setting takes it away.", "soft"));
+        } else {
+            list.getChildren().add(remedy(known.remedies().getFirst(), 0));
         }
-        for (int i = 0; i < Math.min(MOST_REMEDIES, known.remedies().size()); i++) {
-            list.getChildren().add(remedy(known.remedies().get(i), i));
+        return list;
+    }
+
+    private Node otherRemedies(List<Remedy> remedies) {
+        VBox list = new VBox(2, rule(), Nodes.label("Other ways to take it away", "caption"));
+        for (int i = 1; i < Math.min(MOST_REMEDIES, remedies.size()); i++) {
+            list.getChildren().add(remedy(remedies.get(i), i));
         }
         return list;
     }

@@ -49,7 +49,7 @@ public final class FindIndex {
                     case OUTLET -> new Selection.OfOutlet(element.id());
                     default -> new Selection.OfElement(element.id());
                 };
-                int bonus = element.kind() == Kind.SOURCE || element.kind() == Kind.OUTLET ? 5 : 0;
+                int bonus = element.kind() == Kind.SOURCE ? 6 : element.kind() == Kind.OUTLET ? 5 : 0;
                 Element program = rig.program(element);
                 String text =
                         program == element ? element.name() : program.name() + " · " + Sentences.noun(rig, element);

@@ -8,8 +8,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -24,12 +22,6 @@ final class Overlay extends StackPane {
         getStyleClass().add("veil");
         setId("overlay");
         setVisible(false);
-        addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                close();
-                e.consume();
-            }
-        });
     }
 
     /** Asks; the first answer is the one that Enter gives. Each answer closes the question and then acts. */
@@ -52,6 +44,8 @@ final class Overlay extends StackPane {
         VBox box = new VBox(10, Nodes.label(question, "section-title"), Nodes.label(detail, "soft"), buttons);
         box.setPadding(new Insets(18, 20, 16, 20));
         show(box, 440);
+        applyCss();
+        layout(); // a scroll pane takes its content in only now, and only then can it be given the focus
         buttons.getChildren().get(1).requestFocus();
     }
 
@@ -83,6 +77,8 @@ final class Overlay extends StackPane {
         VBox box = new VBox(14, Nodes.label("Keys", "title"), columns, done);
         box.setPadding(new Insets(20, 24, 18, 24));
         show(box, 760);
+        applyCss();
+        layout();
         done.requestFocus();
     }
 

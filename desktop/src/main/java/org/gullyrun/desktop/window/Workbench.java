@@ -173,12 +173,12 @@ public final class Workbench {
         all.add(new Action(
                 "previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
         all.add(new Action("on-map", "Go", "Show on the map", List.of("T"), "T", () -> store.go(Step.TRACE)));
-        all.add(new Action("scene-on", "Go", "Next scene", List.of("CLOSE_BRACKET"), "]", () -> scene(1)));
-        all.add(new Action("scene-back", "Go", "Scene before", List.of("OPEN_BRACKET"), "[", () -> scene(-1)));
+        all.add(new Action("scene-on", "Go", "Next scene", List.of("Close Bracket"), "]", () -> scene(1)));
+        all.add(new Action("scene-back", "Go", "Scene before", List.of("Open Bracket"), "[", () -> scene(-1)));
         all.add(new Action("find", "Go", "Find anything", List.of("Shortcut+K"), "Ctrl K", this::find));
         all.add(new Action("down-run", "Run", "Follow the run on", List.of("RIGHT"), "→", () -> store.followRun(1)));
         all.add(new Action("up-run", "Run", "Follow the run back", List.of("LEFT"), "←", () -> store.followRun(-1)));
-        all.add(new Action("nothing", "Run", "Select nothing", List.of("ESCAPE"), "Esc", this::escape));
+        all.add(new Action("nothing", "Run", "Select nothing", List.of("Esc"), "Esc", this::escape));
         all.add(new Action(
                 "remedy",
                 "Change",
@@ -189,7 +189,7 @@ public final class Workbench {
         all.add(new Action("undo", "Change", "Undo", List.of("Shortcut+Z"), "Ctrl Z", () -> store.undo()));
         all.add(new Action(
                 "redo", "Change", "Redo", List.of("Shortcut+Y", "Shortcut+Shift+Z"), "Ctrl Y", () -> store.redo()));
-        all.add(new Action("fit", "Map", "Fit the map", List.of("0", "Shortcut+DIGIT0"), "0", () -> map().fit()));
+        all.add(new Action("fit", "Map", "Fit the map", List.of("0", "Shortcut+0"), "0", () -> map().fit()));
         all.add(new Action("closer", "Map", "Closer", List.of("PLUS", "EQUALS", "ADD"), "+", () -> map().zoomBy(1.25)));
         all.add(new Action("farther", "Map", "Farther", List.of("MINUS", "SUBTRACT"), "−", () -> map().zoomBy(0.8)));
         all.add(new Action("keys", "Help", "Sheet of keys", List.of("F1"), "F1", this::showKeys));
@@ -231,6 +231,11 @@ public final class Workbench {
 
     private void key(KeyEvent e) {
         if (overlay.isVisible()) {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                overlay.close();
+                frame.requestFocus();
+                e.consume();
+            }
             return;
         }
         boolean typing = scene.getFocusOwner() instanceof TextInputControl;
@@ -260,8 +265,8 @@ public final class Workbench {
         if (bare) {
             // Some layouts need Shift or AltGr for a sign: the sign counts, not how it is reached.
             boolean sign = switch (keys) {
-                case "OPEN_BRACKET" -> "[".equals(e.getText());
-                case "CLOSE_BRACKET" -> "]".equals(e.getText());
+                case "Open Bracket" -> "[".equals(e.getText());
+                case "Close Bracket" -> "]".equals(e.getText());
                 case "PLUS" -> "+".equals(e.getText());
                 case "MINUS" -> "-".equals(e.getText());
                 default -> false;

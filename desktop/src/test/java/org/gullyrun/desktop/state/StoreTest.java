@@ -1,0 +1,122 @@
+package org.gullyrun.desktop.state;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The one state, without any window: a queue stands in for the interface thread. */
+class StoreTest {
+    private final BlockingQueue<Runnable> queue = new LinkedBlockingQueue<>();
+    private final Case sample = SampleShow.make();
+    private final Store store = new Store(sample, null, queue::add);
+
+    @TempDir
+    Path folder;
+
+    @AfterEach
+    void close() {
+        store.close();
+    }
+
+    private void until(BooleanSupplier met) throws InterruptedException {
+        while (!met.getAsBoolean()) {
+            Runnable task = queue.poll(20, TimeUnit.SECONDS);
+            assertTrue(task != null, "nothing more happens");
+            task.run();
+        }
+    }
+
+    private void offTheArchive() {
+        store.change(
+                List.of(Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), false)));
+    }
+
+    private boolean leaks() {
+        return store.state().reading().findings().stream()
+                .anyMatch(f -> f.identity().equals("leak:music>archive"));
+    }
+
+    @Test
+    void aChangeIsReadUndoneAndDoneAgain() throws Exception {
+        assertTrue(leaks());
+        offTheArchive();
+        assertTrue(store.state().unsaved());
+        assertEquals(
+                "In Orrery, take input Music off track archive", store.state().undo());
+        until(() -> !leaks());
+        store.undo();
+        assertFalse(store.state().unsaved());
+        assertEquals(sample, store.state().what());
+        until(this::leaks);
+        store.redo();
+        until(() -> !leaks());
+    }
+
+    @Test
+    void ofManyQuickChangesOnlyTheNewestIsShown() throws Exception {
+        for (int i = 0; i < 41; i++) {
+            boolean on = i % 2 == 1;
+            store.change(
+                    List.of(Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on)));
+        }
+        until(() -> store.state().reading().rig() == store.state().surveyShown().rig());
+        assertFalse(leaks());
+    }
+
+    @Test
+    void whatIsLitIsAlwaysOfTheReadingShown() throws Exception {
+        store.select(new Selection.Pair("music", "archive"));
+        assertTrue(store.state().shown().bad());
+        assertEquals("leak:music>archive", store.state().shown().finding().identity());
+        until(() -> store.state().remedies() != null);
+        store.change(store.state().remedies().remedies().getFirst().changes());
+        until(() -> !leaks());
+        assertFalse(store.state().shown().bad());
+        assertEquals(null, store.state().shown().finding());
+        assertFalse(store.state().shown().cell().delivery().arrives());
+    }
+
+    @Test
+    void aChangeThatNoLongerFitsIsToldAndNothingIsAltered() {
+        Change off = Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), false);
+        store.change(List.of(off));
+        Case before = store.state().what();
+        store.change(List.of(off));
+        assertTrue(store.state().message().isError());
+        assertEquals(before, store.state().what());
+    }
+
+    @Test
+    void savingAndOpeningKeepsTheCaseAndTellsWhatFails() throws Exception {
+        offTheArchive();
+        Path file = folder.resolve("night.json");
+        assertTrue(store.save(file));
+        assertFalse(store.state().unsaved());
+        store.undo();
+        assertTrue(store.state().unsaved(), "what is in the file is no longer what is shown");
+        Case before = store.state().what();
+        Path broken = Files.writeString(folder.resolve("broken.json"), "{\"format\": \"gullyrun case\", ");
+        assertFalse(store.open(broken));
+        assertTrue(
+                store.state().message().text().contains("line 1"),
+                store.state().message().text());
+        assertEquals(before, store.state().what());
+        assertTrue(store.open(file));
+        assertFalse(leaks());
+    }
+}

@@ -1,0 +1,176 @@
+package org.gullyrun.desktop.trace;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Bounds;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.shape.CubicCurveTo;
+import javafx.scene.shape.HLineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.PathElement;
+import javafx.scene.text.Text;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.look.Type;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.framework.junit5.ApplicationExtension;
+
+/** The run map of the sample show: everything there, nothing over anything else. */
+@ExtendWith(ApplicationExtension.class)
+class MapTest {
+    private static final Case CASE = SampleShow.make();
+
+    @BeforeAll
+    static void faces() {
+        Type.load();
+    }
+
+    private static Reading reading(String survey) {
+        return RuleCatalogue.usual().read(CASE.survey(survey).orElseThrow().rig(), CASE.brief());
+    }
+
+    private static MapDrawing draw(MapModel model, double scale) {
+        MapMetrics metrics = new MapMetrics(scale);
+        return new MapDrawing(model, MapLayout.of(model, metrics), metrics, 876, 646, s -> {}, s -> {});
+    }
+
+    @Test
+    void everyPointOfTheGraphHasItsPlaceAndEverySegmentItsChannelOrCrossing() {
+        Reading reading = reading(SampleShow.AS_FOUND);
+        MapModel model = MapBuilder.build(reading, -1);
+        long placed = model.nodes().stream()
+                .flatMap(n -> n.points.stream())
+                .distinct()
+                .count();
+        int drawn = model.edges().stream().mapToInt(e -> e.keys.size()).sum()
+                + model.nodes().stream().mapToInt(n -> n.crossings.size()).sum();
+        var graph = reading.scenes().get(2).graph(); // Panel, which has the copies
+        long used = java.util.stream.IntStream.range(0, graph.points())
+                .filter(p -> graph.in(p).length + graph.out(p).length > 0)
+                .count();
+        assertTrue(placed >= used, placed + " of " + used);
+        assertTrue(drawn > 130, "segments drawn: " + drawn);
+        MapEdge loop = model.edges().stream()
+                .filter(e -> !e.loop.isEmpty() && e.isReturn())
+                .findFirst()
+                .orElseThrow();
+        assertEquals("orrery:0>mole:0", loop.ports());
+        assertEquals("loop 0.0 dB, round in 12 ms", loop.loop);
+    }
+
+    @Test
+    void placesAreTheSameInAllScenesAndTwice() {
+        Reading reading = reading(SampleShow.AS_FOUND);
+        String all = MapBuilder.build(reading, -1).signature();
+        for (int scene = 0; scene < reading.scenes().size(); scene++) {
+            assertEquals(all, MapBuilder.build(reading, scene).signature());
+        }
+        MapModel model = MapBuilder.build(reading, -1);
+        assertEquals(MapLayout.of(model, new MapMetrics(1)), MapLayout.of(model, new MapMetrics(1)));
+    }
+
+    @Test
+    void noLabelLiesOnAnotherAndNoChannelCrossesOne() {
+        for (String survey : List.of(SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD)) {
+            for (double scale : new double[] {1, 1.25}) {
+                MapDrawing drawing = draw(MapBuilder.build(reading(survey), -1), scale);
+                List<Text> labels = new ArrayList<>();
+                List<Path> channels = new ArrayList<>();
+                collect(drawing.world(), labels, channels);
+                assertTrue(labels.size() > 80, "labels: " + labels.size());
+                assertTrue(channels.size() > 50, "channels: " + channels.size());
+                for (int i = 0; i < labels.size(); i++) {
+                    Bounds a = ink(labels.get(i));
+                    assertTrue(
+                            !labels.get(i).getText().endsWith("…"),
+                            "cut: " + labels.get(i).getText());
+                    for (int j = i + 1; j < labels.size(); j++) {
+                        assertTrue(
+                                !a.intersects(ink(labels.get(j))),
+                                labels.get(i).getText() + " over "
+                                        + labels.get(j).getText() + " in " + survey);
+                    }
+                    for (Path channel : channels) {
+                        for (double[] at : samples(channel)) {
+                            assertTrue(
+                                    !a.contains(at[0], at[1]),
+                                    "a channel crosses " + labels.get(i).getText() + " in " + survey + " at " + scale);
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** Where the letters are: the line's box without the room above and below them. */
+    private static Bounds ink(Text text) {
+        Bounds b = text.getBoundsInParent();
+        double trim = b.getHeight() * 0.24;
+        return new javafx.geometry.BoundingBox(b.getMinX(), b.getMinY() + trim, b.getWidth(), b.getHeight() - 2 * trim);
+    }
+
+    private static void collect(Group group, List<Text> labels, List<Path> channels) {
+        for (Node node : group.getChildren()) {
+            if (node instanceof Group inner) {
+                collect(inner, labels, channels);
+            } else if (node instanceof Text text) {
+                labels.add(text);
+            } else if (node instanceof Path path
+                    && path.isVisible()
+                    && path.getStyleClass().contains("channel")
+                    && !path.getStyleClass().contains("return")) {
+                channels.add(path);
+            }
+        }
+    }
+
+    /** Points along a path of level lines and curves. */
+    private static List<double[]> samples(Path path) {
+        List<double[]> points = new ArrayList<>();
+        double x = 0;
+        double y = 0;
+        for (PathElement element : path.getElements()) {
+            switch (element) {
+                case MoveTo m -> {
+                    x = m.getX();
+                    y = m.getY();
+                }
+                case HLineTo h -> {
+                    for (int i = 0; i <= 40; i++) {
+                        points.add(new double[] {x + (h.getX() - x) * i / 40, y});
+                    }
+                    x = h.getX();
+                }
+                case CubicCurveTo c -> {
+                    for (int i = 0; i <= 40; i++) {
+                        double t = i / 40.0;
+                        double s = 1 - t;
+                        points.add(new double[] {
+                            s * s * s * x
+                                    + 3 * s * s * t * c.getControlX1()
+                                    + 3 * s * t * t * c.getControlX2()
+                                    + t * t * t * c.getX(),
+                            s * s * s * y
+                                    + 3 * s * s * t * c.getControlY1()
+                                    + 3 * s * t * t * c.getControlY2()
+                                    + t * t * t * c.getY()
+                        });
+                    }
+                    x = c.getX();
+                    y = c.getY();
+                }
+                default -> {}
+            }
+        }
+        return points;
+    }
+}

@@ -1,0 +1,221 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window, driven by mouse and keys as a technician would. */
+@ExtendWith(ApplicationExtension.class)
+class WorkbenchTest {
+    private final FilePicker picker = Mockito.mock(FilePicker.class);
+    private Path folder;
+    private Store store;
+    private Stage stage;
+
+    @Start
+    void start(Stage shown) throws Exception {
+        Type.load();
+        folder = Files.createTempDirectory("gullyrun-window");
+        Path file = folder.resolve("sample.json");
+        CaseFiles.save(SampleShow.make(), file);
+        store = new Store(CaseFiles.open(file), file, Platform::runLater);
+        stage = shown;
+        new Workbench(stage, store, new Remembered(folder.resolve("window.properties")), picker);
+        stage.setX(0);
+        stage.setY(0);
+        stage.setWidth(1280);
+        stage.setHeight(800);
+        stage.show();
+    }
+
+    @BeforeEach
+    void drawn(FxRobot robot) throws Exception {
+        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+    }
+
+    @AfterEach
+    void close() {
+        store.close();
+    }
+
+    private static void until(Callable<Boolean> met) throws Exception {
+        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, met);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private State state() throws Exception {
+        return WaitForAsyncUtils.asyncFx(store::state).get();
+    }
+
+    private boolean has(String identity) throws Exception {
+        return state().reading().findings().stream().anyMatch(f -> f.identity().equals(identity));
+    }
+
+    private static String text(FxRobot robot, String query) {
+        return robot.lookup(query).queryAllAs(Label.class).stream()
+                .map(Label::getText)
+                .toList()
+                .toString();
+    }
+
+    @Test
+    void aTechnicianTracesAPairFlipsItsSwitchUndoesSavesAndOpensAgain(FxRobot robot) throws Exception {
+        robot.clickOn("#token-music-archive");
+        assertEquals(new Selection.Pair("music", "archive"), state().selection());
+        assertTrue(text(robot, "#evidence .label").contains("The saved show can be muted or taken down."));
+        until(() -> robot.lookup("#pill-in-music-tracks-2").tryQuery().isPresent());
+
+        robot.clickOn("#pill-in-music-tracks-2");
+        until(() -> !has("leak:music>archive"));
+        assertTrue(text(robot, "#evidence .label").contains("Does not arrive"), text(robot, "#evidence .label"));
+        assertTrue(robot.lookup("#token-music-archive").tryQuery().isEmpty(), "no token in the basin any more");
+        assertTrue(stage.getTitle().contains("unsaved"));
+
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> has("leak:music>archive"));
+        assertFalse(state().unsaved());
+        robot.push(KeyCode.CONTROL, KeyCode.Y);
+        until(() -> !has("leak:music>archive"));
+
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        until(() -> !state().unsaved());
+        assertTrue(CaseFiles.open(folder.resolve("sample.json"))
+                        .surveys()
+                        .getFirst()
+                        .rig()
+                        .get("in-music")
+                        .get(Productions.TRACK.of(2))
+                == Boolean.FALSE);
+        Mockito.when(picker.toOpen()).thenReturn(Optional.of(folder.resolve("sample.json")));
+        robot.push(KeyCode.CONTROL, KeyCode.O);
+        until(() -> state().selection() instanceof Selection.Nothing);
+        assertFalse(has("leak:music>archive"));
+    }
+
+    @Test
+    void findingsAreWalkedByKeyAndTheFirstRemedyMadeByKey(FxRobot robot) throws Exception {
+        robot.push(KeyCode.DIGIT4);
+        assertEquals(Step.FINDINGS, state().step());
+        long before = state().reading().findings().size();
+        robot.push(KeyCode.N);
+        assertNotNull(state().shown().finding());
+        assertTrue(robot.lookup("#cutout").tryQuery().isPresent());
+        robot.push(KeyCode.DOWN);
+        robot.push(KeyCode.P);
+        String identity = state().shown().finding().identity();
+        until(() -> state().remedies() != null && !state().remedies().remedies().isEmpty());
+        int clears = state().remedies().remedies().getFirst().cleared().size();
+        robot.push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> !has(identity));
+        assertTrue(before - state().reading().findings().size() >= clears - 1, "cleared about " + clears);
+        robot.push(KeyCode.T);
+        assertEquals(Step.TRACE, state().step());
+    }
+
+    @Test
+    void scenesAreChosenByKeyAndByTab(FxRobot robot) throws Exception {
+        robot.push(KeyCode.CLOSE_BRACKET);
+        assertEquals(0, state().scene());
+        robot.clickOn("#scene-1");
+        assertEquals("Sky", state().reading().scenes().get(state().scene()).name());
+        robot.clickOn("#token-charts-live");
+        until(() -> robot.lookup("#pill-in-charts-scene").tryQuery().isPresent());
+        robot.clickOn("#pill-in-charts-scene");
+        until(() -> !has("scene.gap:charts>live"));
+        robot.push(KeyCode.OPEN_BRACKET);
+        assertEquals(0, state().scene());
+    }
+
+    @Test
+    void theFindFieldTracesAPairInTwoActions(FxRobot robot) throws Exception {
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        robot.write("tunes archive");
+        robot.push(KeyCode.ENTER);
+        until(() -> state().selection().equals(new Selection.Pair("music", "archive")));
+        robot.push(KeyCode.RIGHT);
+        robot.push(KeyCode.RIGHT);
+        assertEquals(1, state().hop());
+        robot.push(KeyCode.LEFT);
+        assertEquals(0, state().hop());
+        robot.push(KeyCode.ESCAPE);
+        assertTrue(state().selection() instanceof Selection.Nothing);
+    }
+
+    @Test
+    void aLevelIsTypedOnARungAndAWrongOneIsRefusedInPlace(FxRobot robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> {
+                    store.select(new Selection.Pair("music", "live"));
+                    store.lookAt(2);
+                })
+                .get();
+        until(() -> robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        robot.doubleClickOn("#set-in-music-level").write("loud").push(KeyCode.ENTER);
+        Node field = robot.lookup("#set-in-music-level").query();
+        assertTrue(field.getPseudoClassStates().toString().contains("wrong"));
+        robot.doubleClickOn("#set-in-music-level").write("-6,5").push(KeyCode.ENTER);
+        until(() -> state().surveyShown().rig().get("in-music").get(Productions.INPUT_LEVEL) == -6.5);
+    }
+
+    @Test
+    void unsavedChangesAreAskedAboutBeforeAnotherCaseIsOpened(FxRobot robot) throws Exception {
+        robot.clickOn("#token-music-archive");
+        until(() -> robot.lookup("#pill-in-music-tracks-2").tryQuery().isPresent());
+        robot.clickOn("#pill-in-music-tracks-2");
+        until(() -> state().unsaved());
+        robot.push(KeyCode.CONTROL, KeyCode.O);
+        robot.clickOn("#answer-go-back");
+        Mockito.verifyNoInteractions(picker);
+        Mockito.when(picker.toOpen()).thenReturn(Optional.of(folder.resolve("not-there.json")));
+        robot.push(KeyCode.CONTROL, KeyCode.O);
+        robot.clickOn("#answer-save");
+        until(() -> state().message() != null && state().message().isError());
+        assertTrue(text(robot, "#message .label").contains("there is no such file"), text(robot, "#message .label"));
+        assertFalse(state().unsaved());
+    }
+
+    @Test
+    void everyKeyStandsOnTheSheetAndTheNightSheetIsOneOfThem(FxRobot robot) throws Exception {
+        robot.push(KeyCode.F1);
+        assertTrue(text(robot, "#overlay .label").contains("Ctrl Shift N"));
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.N);
+        assertTrue(stage.getScene().getRoot().getStyleClass().contains("night"));
+    }
+
+    @Test
+    void anotherSurveyIsClean(FxRobot robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> store.chooseSurvey(SampleShow.KNOWN_GOOD))
+                .get();
+        until(() -> state().reading().rig() == state().surveyShown().rig());
+        assertTrue(text(robot, "#evidence .label").contains("The brief holds"));
+    }
+}
