@@ -64,6 +64,9 @@ public final class Gullyrun implements Callable<Integer> {
 
     @Override
     public Integer call() {
+        if (file != null && !java.nio.file.Files.exists(file)) {
+            throw new UsageProblem("There is no command and no file called '" + file + "'; see gullyrun --help.");
+        }
         return Window.open(file);
     }
 }

@@ -105,13 +105,16 @@ public final class EvidenceView extends ScrollPane {
         box.layout();
         var siblings = rung.getParent().getChildrenUnmodifiable();
         int place = siblings.indexOf(rung);
-        Node last = place + 1 < siblings.size() && siblings.get(place + 1).getStyleClass().contains("settings")
+        Node last = place + 1 < siblings.size()
+                        && siblings.get(place + 1).getStyleClass().contains("settings")
                 ? siblings.get(place + 1)
                 : rung;
         double room = getViewportBounds().getHeight();
         double spare = box.getHeight() - room;
-        double top = rung.getParent().getBoundsInParent().getMinY() + rung.getBoundsInParent().getMinY();
-        double bottom = rung.getParent().getBoundsInParent().getMinY() + last.getBoundsInParent().getMaxY();
+        double top = rung.getParent().getBoundsInParent().getMinY()
+                + rung.getBoundsInParent().getMinY();
+        double bottom = rung.getParent().getBoundsInParent().getMinY()
+                + last.getBoundsInParent().getMaxY();
         double now = getVvalue() * spare;
         if (spare > 0 && (top < now || bottom > now + room)) {
             setVvalue(Math.clamp((bottom - top > room ? top : Math.max(0, bottom - room + 12)) / spare, 0, 1));
@@ -452,7 +455,9 @@ public final class EvidenceView extends ScrollPane {
                 && !state.shown().cell().delivery().arrives()) {
             all.add(Nodes.label("There is no way, whatever gates are opened.", "soft"));
         }
-        if (finding != null && state.remedies() != null && state.remedies().remedies().size() > 1) {
+        if (finding != null
+                && state.remedies() != null
+                && state.remedies().remedies().size() > 1) {
             all.add(otherRemedies(state.remedies().remedies()));
         }
         return all;
