@@ -3,7 +3,8 @@
 set -euo pipefail
 root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 
-is_25() { [ -x "$1/bin/javac" ] && "$1/bin/javac" -version 2>&1 | grep -q '^javac 25'; }
+# The release file says the version without starting anything.
+is_25() { [ -x "$1/bin/javac" ] && grep -q '^JAVA_VERSION="25' "$1/release" 2>/dev/null; }
 
 find_jdk() {
     local home

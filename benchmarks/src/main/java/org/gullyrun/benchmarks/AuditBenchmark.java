@@ -24,7 +24,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** How long it takes to answer: the sample show, and one scene of a rig of 2 000 points and 6 000 segments. */
+/** How long it takes to answer: the sample show, and a rig of some 1 900 points and 7 000 segments. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)

@@ -30,6 +30,8 @@ public final class LargeRigs {
     /** One source in so many is doubled. */
     public static final int FAULT_EVERY = 10;
 
+    private static final int BUSES = 16;
+
     private final Random random;
     private final int sources;
     private final int outlets;
@@ -43,7 +45,7 @@ public final class LargeRigs {
         this.scenes = scenes;
     }
 
-    /** A rig with so many sources; 200 make some 2 000 points and 6 000 segments. */
+    /** A rig with so many sources; 200 make some 1 900 points and 7 000 segments. */
     public static Rig make(long seed, int sources, int outlets, int scenes) {
         LargeRigs rigs = new LargeRigs(seed, sources, outlets, scenes);
         rigs.build();
@@ -132,7 +134,7 @@ public final class LargeRigs {
     private void mixer(int m) {
         String mixer = name("mixer", m);
         all.add(Element.of(Kind.MIXER, mixer).with(Mixers.LATENCY, 10.0).with(Mixers.RATE, 48_000.0));
-        for (int b = 0; b < 6; b++) {
+        for (int b = 0; b < BUSES; b++) {
             String out = mixer + "-out-" + b;
             device(out, Direction.PLAYBACK, false);
             all.add(Element.of(Kind.BUS, mixer + "-bus-" + b)
@@ -143,7 +145,7 @@ public final class LargeRigs {
             Element strip = Element.of(Kind.STRIP, mixer + "-strip-" + s)
                     .with(Mixers.STRIP_OF, mixer)
                     .with(Mixers.FEED, Choice.to(name("record", m * 10 + s)));
-            for (int b = 0; b < 6; b++) {
+            for (int b = 0; b < BUSES; b++) {
                 strip = strip.with(Mixers.CROSSING.of(mixer + "-bus-" + b), random.nextInt(3) > 0);
             }
             all.add(strip);
@@ -159,7 +161,7 @@ public final class LargeRigs {
                 .with(Outlets.OUTPUT, "stream"));
         int mixers = (sources + 9) / 10;
         for (int o = 1; o < outlets; o++) {
-            String device = name("mixer", o % mixers) + "-out-" + o / mixers % 6;
+            String device = name("mixer", o % mixers) + "-out-" + o / mixers % BUSES;
             all.add(Element.of(Kind.OUTLET, name("outlet", o))
                     .with(Outlets.SORT, Outlets.Sort.EARS)
                     .with(Outlets.DEVICE, Choice.to(device)));

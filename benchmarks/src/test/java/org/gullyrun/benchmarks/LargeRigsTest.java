@@ -30,7 +30,7 @@ class LargeRigsTest {
                         .sorted()
                         .toList());
         FlowGraph graph = reading.scenes().getFirst().graph();
-        assertTrue(graph.points() > 1_900 && graph.segments() > 5_000, graph.points() + ", " + graph.segments());
+        assertTrue(graph.points() > 1_900 && graph.segments() > 6_000, graph.points() + ", " + graph.segments());
         assertEquals(20, reading.scenes().size());
     }
 }

@@ -14,7 +14,12 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -150,5 +155,29 @@ class CaseFilesTest {
         assertEquals(before, Files.readString(file));
         CaseProblem gone = assertThrows(CaseProblem.class, () -> CaseFiles.open(folder.resolve("none.json")));
         assertTrue(gone.getMessage().contains("there is no such file"), gone.getMessage());
+    }
+
+    @Test
+    void theDocumentedExampleIsReadAndItsBriefHolds() throws Exception {
+        String page = Files.readString(SCHEMA.resolveSibling("case.md"));
+        String example = page.substring(page.indexOf("```json") + 7, page.indexOf("```", page.indexOf("```json") + 7));
+        Case one = read(example);
+        Reading reading = RuleCatalogue.usual().read(one.surveys().getFirst().rig(), one.brief());
+        assertEquals(List.of(), reading.findings());
+        assertEquals(5, reading.scenes().getFirst().cell(0, 0).delivery().first(), 1e-9);
+    }
+
+    @Test
+    void pageAndSchemaKnowEverySetting() throws Exception {
+        String page = Files.readString(SCHEMA.resolveSibling("case.md"));
+        String schema = Files.readString(SCHEMA);
+        for (Kind kind : Kind.values()) {
+            assertTrue(page.contains("### `" + kind.section() + "`"), kind.section());
+            assertTrue(schema.contains("\"" + kind.section() + "\""), kind.section());
+            for (Setting<?> setting : Catalogue.of(kind)) {
+                assertTrue(page.contains("`" + setting.key() + "`"), kind + " " + setting.key());
+                assertTrue(schema.contains("\"" + setting.key() + "\""), kind + " " + setting.key());
+            }
+        }
     }
 }

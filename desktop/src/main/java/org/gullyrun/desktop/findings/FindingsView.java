@@ -40,7 +40,11 @@ public final class FindingsView extends ScrollPane {
     }
 
     private void update(State before, State now) {
-        boolean same = before.reading() == now.reading()
+        if (now.step() != Step.FINDINGS) {
+            return; // it is not seen: nothing is drawn until it is
+        }
+        boolean same = before.step() == now.step()
+                && before.reading() == now.reading()
                 && before.shown() == now.shown()
                 && before.remedies() == now.remedies()
                 && before.scene() == now.scene()

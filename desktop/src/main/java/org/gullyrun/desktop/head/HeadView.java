@@ -28,6 +28,8 @@ import org.gullyrun.desktop.state.Store;
 /** The head of the window. */
 public final class HeadView extends HBox {
     private static final double HEIGHT = 44;
+    private static final double WIDEST_TITLE = 260;
+    private static final double WIDEST_SCENES = 380;
 
     private final Store store;
     private final Supplier<List<Action>> actions;
@@ -36,6 +38,7 @@ public final class HeadView extends HBox {
     private final MenuButton title = new MenuButton();
     private final MenuButton survey = new MenuButton();
     private final HBox scenes = new HBox();
+    private final ScrollPane tabs;
     private final FindField find;
     private final Button undo = new Button();
     private final Button redo = new Button();
@@ -74,7 +77,7 @@ public final class HeadView extends HBox {
         tabs.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         tabs.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         tabs.setFocusTraversable(false);
-        tabs.setMinWidth(60);
+        this.tabs = tabs;
         scenes.setId("scenes");
         button(undo, "undo", "M3,6 L8,1 M3,6 L8,11 M3,6 H12 A4.5,4.5 0 0 1 12,15 H9", store::undo);
         button(redo, "redo", "M13,6 L8,1 M13,6 L8,11 M13,6 H4 A4.5,4.5 0 0 0 4,15 H7", store::redo);
@@ -82,9 +85,10 @@ public final class HeadView extends HBox {
         verdict.getStyleClass().setAll("link");
         verdict.setMinWidth(Region.USE_PREF_SIZE);
         verdict.setOnAction(e -> store.go(Step.FINDINGS));
-        find.setPrefWidth(210);
-        find.setMinWidth(120);
-        title.setMinWidth(90);
+        find.setPrefWidth(200);
+        find.setMinWidth(84);
+        title.setMinWidth(Region.USE_PREF_SIZE);
+        survey.setMinWidth(70);
         getChildren().addAll(mark(), title, survey, Nodes.spacer(), tabs, Nodes.spacer(), find, undo, redo, verdict);
         store.watch(this::update);
     }
@@ -124,6 +128,9 @@ public final class HeadView extends HBox {
         double u = now.textScale();
         setPrefHeight(HEIGHT * u);
         setMinHeight(HEIGHT * u);
+        title.setMaxWidth(WIDEST_TITLE * u);
+        // Up to some six scenes all stay in sight; with more, the row can be scrolled.
+        tabs.setMinWidth(Math.min(WIDEST_SCENES * u, scenes.prefWidth(-1) + 2));
         title.setText((now.unsaved() ? "• " : "") + now.what().title());
         title.setTooltip(new Tooltip(
                 (now.file() == null ? "not in a file yet" : now.file().toString())

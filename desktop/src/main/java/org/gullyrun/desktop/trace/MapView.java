@@ -56,7 +56,12 @@ public final class MapView extends Region {
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
         setClip(clip);
-        widthProperty().addListener(x -> redraw());
+        widthProperty().addListener(x -> {
+            if (model == null) {
+                survey(store.state(), null);
+            }
+            redraw();
+        });
         heightProperty().addListener(x -> redraw());
         addEventHandler(ScrollEvent.SCROLL, this::scroll);
         addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
@@ -92,20 +97,31 @@ public final class MapView extends Region {
     }
 
     private void rebuild(State state) {
-        MapModel next = MapBuilder.build(state.reading(), state.scene());
-        String nextSignature = next.signature() + state.textScale();
-        model = next;
-        if (nextSignature.equals(signature) && layout != null) {
-            redraw();
+        if (model == null) {
+            // The first time all is cold: not on the interface thread, and not before the window has its size.
+            if (getWidth() > 0) {
+                survey(state, null);
+            }
             return;
         }
+        MapModel next = MapBuilder.build(state.reading(), state.scene());
+        if ((next.signature() + state.textScale()).equals(signature) && layout != null) {
+            model = next;
+            redraw();
+        } else {
+            survey(state, next);
+        }
+    }
+
+    private void survey(State state, @Nullable MapModel known) {
         long mine = ++turn;
-        MapMetrics metrics = new MapMetrics(state.textScale());
         surveyor.execute(() -> {
-            MapLayout made = MapLayout.of(next, metrics);
+            MapModel next = known == null ? MapBuilder.build(state.reading(), state.scene()) : known;
+            MapLayout made = MapLayout.of(next, new MapMetrics(state.textScale()));
             Platform.runLater(() -> {
                 if (mine == turn) {
-                    signature = nextSignature;
+                    signature = next.signature() + state.textScale();
+                    model = next;
                     layout = made;
                     redraw();
                 }

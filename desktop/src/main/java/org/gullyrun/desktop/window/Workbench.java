@@ -21,7 +21,6 @@ import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 import javafx.util.Duration;
-import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.basins.BasinsView;
 import org.gullyrun.desktop.evidence.EvidenceView;
@@ -353,10 +352,5 @@ public final class Workbench {
         remembered.number("width", stage.getWidth());
         remembered.number("height", stage.getHeight());
         remembered.save();
-    }
-
-    /** The case of a new window where no file was given: the last one if it is still there, else the sample show. */
-    static Case usualCase() {
-        return SampleShow.make();
     }
 }

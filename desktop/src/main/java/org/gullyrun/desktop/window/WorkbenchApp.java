@@ -2,6 +2,8 @@ package org.gullyrun.desktop.window;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
@@ -10,6 +12,7 @@ import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Store;
@@ -20,23 +23,28 @@ public final class WorkbenchApp extends Application {
     /** The argument that asks for the sample show. */
     public static final String DEMO = "--demo";
 
+    private static final AtomicReference<CompletableFuture<Opened>> OPENING = new AtomicReference<>();
+
     private @Nullable Store store;
+
+    /** What the window starts with. */
+    private record Opened(
+            Store store, Remembered remembered, @Nullable Message problem) {}
 
     /** Runs the window until it is closed. */
     public static void run(String... arguments) {
+        // The case is read and audited while the toolkit starts: each takes a good part of a second.
+        OPENING.set(CompletableFuture.supplyAsync(() -> open(List.of(arguments))));
         Application.launch(WorkbenchApp.class, arguments);
     }
 
-    @Override
-    public void start(Stage stage) {
-        Type.load();
+    private static Opened open(List<String> arguments) {
         Remembered remembered = new Remembered(Remembered.usualFile());
-        List<String> arguments = getParameters().getRaw();
         Path file = arguments.isEmpty() || arguments.contains(DEMO) ? null : Path.of(arguments.getFirst());
         if (arguments.isEmpty()) {
             file = remembered.recent().stream().findFirst().orElse(null);
         }
-        Case what = Workbench.usualCase();
+        Case what = SampleShow.make();
         Message problem = null;
         if (file != null) {
             try {
@@ -47,14 +55,30 @@ public final class WorkbenchApp extends Application {
                 file = null;
             }
         }
-        Store made = new Store(what, file, Platform::runLater);
+        Store store = new Store(what, file, Platform::runLater);
+        store.look(remembered.number("night", 0) > 0, remembered.number("text", 1));
+        return new Opened(store, remembered, problem);
+    }
+
+    @Override
+    public void start(Stage stage) {
+        Type.load();
+        Opened opened = OPENING.get().join();
+        Store made = opened.store;
         store = made;
-        made.look(remembered.number("night", 0) > 0, remembered.number("text", 1));
-        new Workbench(stage, made, remembered, new NativeFilePicker(stage));
-        if (problem != null) {
-            made.tell(problem);
+        // A fault of the program is said in the window, with what is still safe; never only in a log.
+        Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> {
+            fault.printStackTrace();
+            Platform.runLater(() -> made.tell(new Message(
+                    "Something went wrong in the program itself (" + fault
+                            + "). The case is as it was before; save it under another name to be safe.",
+                    true)));
+        });
+        new Workbench(stage, made, opened.remembered, new NativeFilePicker(stage));
+        if (opened.problem != null) {
+            made.tell(opened.problem);
         }
-        place(stage, remembered);
+        place(stage, opened.remembered);
         stage.show();
     }
 
