@@ -25,7 +25,8 @@ find_jdk() {
 need_packages() { # command-or-library package
     local missing=()
     while [ $# -gt 0 ]; do
-        if ! command -v "$1" >/dev/null 2>&1 && ! ldconfig -p 2>/dev/null | grep -q "$1"; then
+        # No pipe into grep -q: it would end the writer early, which counts as a failure here.
+        if ! command -v "$1" >/dev/null 2>&1 && [[ "$(ldconfig -p 2>/dev/null)" != *"$1"* ]]; then
             missing+=("$2")
         fi
         shift 2

@@ -19,7 +19,8 @@ import picocli.CommandLine.Parameters;
             AuditCommand.class,
             TraceCommand.class,
             SampleCommand.class,
-            PictureCommand.class
+            PictureCommand.class,
+            MeasureCommand.class
         },
         footer = {
             "",

@@ -59,7 +59,9 @@ public final class BasinsView extends StackPane {
         setMinHeight(HEIGHT * state.textScale());
         row.getChildren().clear();
         if (outlets.isEmpty()) {
-            row.getChildren().add(Nodes.label("Nobody listens yet: this rig has no outlets.", "soft"));
+            var none = Nodes.label("Nobody listens yet: this survey has no outlets.", "soft");
+            none.setPadding(new javafx.geometry.Insets(18, 22, 0, 22));
+            row.getChildren().add(none);
             return;
         }
         double width = Math.max(NARROWEST * state.textScale(), Math.floor((getWidth() - 6) / outlets.size()));

@@ -138,13 +138,14 @@ public final class EvidenceView extends ScrollPane {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
         long bad = reading.findings().stream().filter(Finding::isBad).count();
+        if (reading.rig().of(Kind.SOURCE).isEmpty()) {
+            all.add(Nodes.label("Nothing entered yet", "water-title"));
+            all.add(Nodes.label("This survey has no sources, so there is nothing to trace.", "soft"));
+            return all;
+        }
         if (bad == 0) {
             all.add(Nodes.label("The brief holds", "water-title"));
-            all.add(Nodes.label(
-                    reading.rig().of(Kind.SOURCE).isEmpty()
-                            ? "This survey has no sources yet."
-                            : "Every listener gets what they must, and nothing that they must not.",
-                    "soft"));
+            all.add(Nodes.label("Every listener gets what they must, and nothing that they must not.", "soft"));
         } else {
             all.add(Nodes.label("What is wrong", "water-title"));
             all.add(Nodes.label(outlets(reading), "soft"));

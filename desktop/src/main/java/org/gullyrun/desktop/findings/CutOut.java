@@ -178,10 +178,8 @@ final class CutOut extends Region {
         if (graph.latency(s) >= 0.05 && b.column > a.column) {
             String ms = String.format(Locale.ROOT, graph.latency(s) >= 10 ? "%.0f ms" : "%.1f ms", graph.latency(s));
             Font font = Type.figures(9.5 * u);
-            double w = Type.width(ms, font);
-            if (w < x2 - x1 + 2) {
-                getChildren().add(Nodes.text(ms, font, (x1 + x2 - w) / 2, Math.max(y(a), y(b)) + 15 * u, "caption"));
-            }
+            // Under the bank it leads to: there no channel runs.
+            getChildren().add(Nodes.text(ms, font, x2 + 1, y(b) + 13 * u, "caption"));
         }
     }
 

@@ -85,7 +85,9 @@ final class MapDrawing {
         this.stretch = Math.clamp(free / layout.height(), 1, 1.3);
         this.height = TOP * u + layout.height() * stretch + below;
         across(Math.max(roomWidth, 0));
-        headings();
+        if (!model.nodes().isEmpty()) {
+            headings();
+        }
         int lane = 0;
         for (MapEdge edge : model.edges()) {
             if (edge.isReturn()) {
@@ -407,7 +409,7 @@ final class MapDrawing {
         double x = left(node);
         double t = top(node);
         double w = layerWidth.get(node.layer());
-        add(banks, Nodes.text(node.title, m.strong(), x, t + 14 * u), node);
+        add(banks, Nodes.text(Type.fit(node.title, m.strong(), w), m.strong(), x, t + 14 * u), node);
         banks.getChildren().add(Nodes.line(x, t + 20 * u, x + w, t + 20 * u, "grid-line"));
         Set<Integer> openColumns = new HashSet<>();
         Map<Integer, Integer> topRow = new HashMap<>();

@@ -7,8 +7,12 @@ import org.gullyrun.desktop.look.Type;
  * The sizes of what the run map draws, in pixels.
  *
  * @param unit one pixel at 100 % text
+ * @param longest how wide a name may be before it is cut, in units
  */
-record MapMetrics(double unit) {
+record MapMetrics(double unit, double longest) {
+    /** How wide names may be, tried in turn until the map has room at full size. */
+    static final double[] LONGEST = {170, 130, 104, 84};
+
     private static final double LINE_HEIGHT = 35;
     private static final double LINE_AT = 21;
     private static final double GRID_HEAD = 25;
@@ -69,18 +73,18 @@ record MapMetrics(double unit) {
             // A column's name stands before its exit, so later ones have more room.
             widest = Math.max(widest, Type.width(node.columns.get(c).label(), row()) - unit * (GRID_COLUMN * c + 5));
         }
-        return Math.min(widest + 1, 150 * unit);
+        return Math.min(widest + 1, 0.85 * longest * unit);
     }
 
     /** How wide a node has to be for everything on it to be read. */
     double width(MapNode node) {
         if (node.isGrid()) {
-            double head = Type.width(node.title, strong());
+            double head = Math.min(longest * unit, Type.width(node.title, strong()));
             return Math.max(head, column(node, node.columns.size() - 1) + unit * 12);
         }
         double title =
-                Math.min(170 * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
-        double under = Math.min(170 * unit, Type.width(node.under, small()));
+                Math.min(longest * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
+        double under = Math.min(longest * unit, Type.width(node.under, small()));
         double tag = node.tag.isEmpty() ? 0 : Type.width(node.tag, tag()) + unit * 8;
         double lead = node.sourceClass != null || node.stage == MapNode.Stage.SOURCES
                 ? 18

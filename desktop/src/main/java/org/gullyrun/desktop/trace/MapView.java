@@ -6,6 +6,7 @@ import java.util.concurrent.Executors;
 import javafx.application.Platform;
 import javafx.scene.CacheHint;
 import javafx.scene.Group;
+import javafx.scene.control.Label;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
@@ -15,6 +16,7 @@ import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
+import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
@@ -29,6 +31,8 @@ public final class MapView extends Region {
     private final Store store;
     private final Group contours = new Group();
     private final Group holder = new Group();
+    private final Label empty = Nodes.label(
+            "Nothing to draw yet.\nOpen a case with Ctrl O, or the sample show from the menu of the case.", "soft");
     private final Translate pan = new Translate();
     private final Scale zoom = new Scale(1, 1);
     private final ExecutorService surveyor = Executors.newSingleThreadExecutor(task -> {
@@ -51,7 +55,11 @@ public final class MapView extends Region {
         setId("map");
         getStyleClass().add("sheet");
         holder.getTransforms().addAll(pan, zoom);
-        getChildren().addAll(contours, holder);
+        empty.setVisible(false);
+        empty.setMouseTransparent(true);
+        empty.layoutXProperty().bind(widthProperty().subtract(empty.widthProperty()).divide(2));
+        empty.layoutYProperty().bind(heightProperty().divide(2.4));
+        getChildren().addAll(contours, holder, empty);
         Rectangle clip = new Rectangle();
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
@@ -117,7 +125,7 @@ public final class MapView extends Region {
         long mine = ++turn;
         surveyor.execute(() -> {
             MapModel next = known == null ? MapBuilder.build(state.reading(), state.scene()) : known;
-            MapLayout made = MapLayout.of(next, new MapMetrics(state.textScale()));
+            MapLayout made = MapLayout.of(next, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
             Platform.runLater(() -> {
                 if (mine == turn) {
                     signature = next.signature() + state.textScale();
@@ -138,8 +146,17 @@ public final class MapView extends Region {
                 || !(m.signature() + store.state().textScale()).equals(signature)) {
             return;
         }
-        MapMetrics metrics = new MapMetrics(store.state().textScale());
-        MapDrawing trial = draw(m, l, metrics, getWidth(), getHeight());
+        empty.setVisible(m.nodes().isEmpty());
+        double scale = store.state().textScale();
+        MapDrawing trial = null;
+        MapMetrics metrics = new MapMetrics(scale, MapMetrics.LONGEST[0]);
+        for (double longest : MapMetrics.LONGEST) {
+            metrics = new MapMetrics(scale, longest);
+            trial = draw(m, l, metrics, getWidth(), getHeight());
+            if (trial.width() <= getWidth() * Math.max(1, trial.height() / getHeight())) {
+                break; // shorter names would not make it any larger
+            }
+        }
         double fit = Math.min(1, Math.min(getHeight() / trial.height(), getWidth() / trial.width()));
         drawing = fit < 1 ? draw(m, l, metrics, getWidth() / fit, getHeight() / fit) : trial;
         holder.getChildren().setAll(drawing.world());

@@ -45,7 +45,7 @@ public final class WayView extends VBox {
             long open = now.reading().findings().stream().filter(Finding::isBad).count();
             String state = switch (step) {
                 case TRACE -> "";
-                case FINDINGS -> open == 0 ? "clear" : open + " open";
+                case FINDINGS -> now.reading().rig().elements().isEmpty() ? "" : open == 0 ? "clear" : open + " open";
             };
             Label label = states.get(step.ordinal());
             label.setText(state);

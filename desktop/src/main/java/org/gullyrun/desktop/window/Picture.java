@@ -89,17 +89,7 @@ public final class Picture {
                 stage,
                 store,
                 new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-picture-none")),
-                new FilePicker() {
-                    @Override
-                    public java.util.Optional<Path> toOpen() {
-                        return java.util.Optional.empty();
-                    }
-
-                    @Override
-                    public java.util.Optional<Path> toSave(String suggested) {
-                        return java.util.Optional.empty();
-                    }
-                });
+                FilePicker.NONE);
         stage.setWidth(wanted.width);
         stage.setHeight(wanted.height);
         stage.show();

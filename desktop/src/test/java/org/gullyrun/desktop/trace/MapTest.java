@@ -39,7 +39,7 @@ class MapTest {
     }
 
     private static MapDrawing draw(MapModel model, double scale) {
-        MapMetrics metrics = new MapMetrics(scale);
+        MapMetrics metrics = new MapMetrics(scale, MapMetrics.LONGEST[0]);
         return new MapDrawing(model, MapLayout.of(model, metrics), metrics, 876, 646, s -> {}, s -> {});
     }
 
@@ -75,7 +75,7 @@ class MapTest {
             assertEquals(all, MapBuilder.build(reading, scene).signature());
         }
         MapModel model = MapBuilder.build(reading, -1);
-        assertEquals(MapLayout.of(model, new MapMetrics(1)), MapLayout.of(model, new MapMetrics(1)));
+        assertEquals(MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])), MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])));
     }
 
     @Test

@@ -1,0 +1,92 @@
+package org.gullyrun.desktop.window;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.CompletableFuture;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+import javafx.stage.StageStyle;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Store;
+
+/** Measures how long the real window takes to answer a change: from the change to the frame that shows what follows. */
+public final class AnswerTime {
+    private static final int CHANGES = 60;
+    private static final int WARMING = 20;
+
+    private AnswerTime() {}
+
+    /**
+     * Makes changes in a window on the sample show, one after the other, and times each.
+     *
+     * @return the times in ms after warming up, shortest first
+     */
+    public static List<Double> measure(Case sample) throws InterruptedException {
+        CompletableFuture<List<Double>> done = new CompletableFuture<>();
+        Platform.startup(() -> start(sample, done));
+        try {
+            return done.get();
+        } catch (java.util.concurrent.ExecutionException e) {
+            throw new IllegalStateException(e.getCause());
+        } finally {
+            Platform.exit();
+        }
+    }
+
+    private static void start(Case sample, CompletableFuture<List<Double>> done) {
+        Type.load();
+        Store store = new Store(sample, null, Platform::runLater);
+        Stage stage = new Stage(StageStyle.UNDECORATED);
+        Remembered nothing = new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
+        Workbench workbench = new Workbench(stage, store, nothing, FilePicker.NONE);
+        stage.setWidth(1280);
+        stage.setHeight(800);
+        stage.show();
+        List<Double> times = new ArrayList<>();
+        new AnimationTimer() {
+            private Reading before = store.state().reading();
+            private long began;
+            private boolean answered;
+            private int made;
+
+            @Override
+            public void handle(long now) {
+                if (workbench.scene().lookup(".bank") == null) {
+                    return;
+                }
+                if (began != 0 && !answered && store.state().reading() != before) {
+                    answered = true; // the new reading is on the scene graph; the frame after this pulse shows it
+                    return;
+                }
+                if (answered) {
+                    if (made > WARMING) {
+                        times.add((System.nanoTime() - began) / 1e6);
+                    }
+                    answered = false;
+                    began = 0;
+                }
+                if (made == CHANGES) {
+                    stop();
+                    times.sort(null);
+                    done.complete(times);
+                } else if (began == 0) {
+                    made++;
+                    before = store.state().reading();
+                    began = System.nanoTime();
+                    store.select(new Selection.Pair("music", "archive"));
+                    boolean on = made % 2 == 0;
+                    store.change(List.of(Objects.requireNonNull(
+                            Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
+                }
+            }
+        }.start();
+    }
+}
