@@ -2,7 +2,6 @@ package org.gullyrun.desktop.basins;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
 import javafx.scene.control.Tooltip;
@@ -17,19 +16,12 @@ import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
-import org.gullyrun.core.audit.CellReading;
-import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Verdict;
-import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
-import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 
 /**
@@ -43,44 +35,30 @@ final class Basin extends Pane {
     private static final double NAME = 94;
 
     private final Store store;
-    private final Element outlet;
+    private final Hearing hearing;
+    private final double width;
     private final double u;
     private final List<Group> tokens = new ArrayList<>();
     private final List<Selection.Pair> pairs = new ArrayList<>();
 
-    Basin(Store store, State state, int place, double width) {
+    Basin(Store store, Hearing hearing, double width, double textScale) {
         this.store = store;
-        this.u = state.textScale();
-        Reading reading = state.reading();
-        this.outlet = reading.rig().of(Kind.OUTLET).get(place);
+        this.hearing = hearing;
+        this.width = width;
+        this.u = textScale;
         getStyleClass().add("basin-cell");
-        setId("basin-" + outlet.id());
+        setId("basin-" + hearing.outlet());
         setPrefSize(width, BasinsView.HEIGHT * u);
         setMinWidth(width);
-        List<CellReading> cells = new ArrayList<>();
-        List<Integer> where = new ArrayList<>();
-        boolean bad = false;
-        for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
-            int scene = state.scene() >= 0 ? state.scene() : reading.worstScene(s, place);
-            CellReading cell = reading.scenes().get(scene).cell(s, place);
-            if (cell.delivery().arrives() || cell.verdict() == Verdict.MISSING) {
-                cells.add(cell);
-                where.add(scene);
-                bad |= reading.isLoud(cell);
-            }
-        }
-        boolean coil = coil(state);
-        draw(width, bad || coil, coil);
-        place(cells, where, state, width);
-        name(width, bad || coil);
-        interaction(bad, cells);
+        draw(width, hearing.isBad(), hearing.coil());
+        place(hearing.drops(), width);
+        name(width, hearing.isBad());
+        interaction();
     }
 
-    private boolean coil(State state) {
-        List<SceneReading> scenes = state.scene() >= 0
-                ? List.of(state.reading().scenes().get(state.scene()))
-                : state.reading().scenes();
-        return scenes.stream().anyMatch(s -> s.endsLoop(s.graph().point(outlet.id())));
+    /** Whether it shows just this already. */
+    boolean shows(Hearing other, double otherWidth, double textScale) {
+        return hearing.equals(other) && width == otherWidth && u == textScale;
     }
 
     private void draw(double width, boolean bad, boolean coil) {
@@ -115,23 +93,22 @@ final class Basin extends Pane {
         }
     }
 
-    private void place(List<CellReading> cells, List<Integer> where, State state, double width) {
-        double from = (cells.size() > 7 ? 17 : 22) * u;
+    private void place(List<Hearing.Drop> drops, double width) {
+        double from = (drops.size() > 7 ? 17 : 22) * u;
         double room = width - 2 * from;
-        double step = cells.size() < 2 ? 0 : Math.min(17 * u, room / (cells.size() - 1));
-        double x = width / 2 - step * (cells.size() - 1) / 2;
+        double step = drops.size() < 2 ? 0 : Math.min(17 * u, room / (drops.size() - 1));
+        double x = width / 2 - step * (drops.size() - 1) / 2;
         double scale = u * (step > 0 && step < 9.5 * u ? 0.66 : step > 0 && step < 12 * u ? 0.8 : 0.95);
-        for (int i = 0; i < cells.size(); i++) {
-            token(cells.get(i), where.get(i), state, x + i * step, scale);
+        for (int i = 0; i < drops.size(); i++) {
+            token(drops.get(i), x + i * step, scale);
         }
     }
 
-    private void token(CellReading cell, int scene, State state, double x, double scale) {
-        boolean missing = cell.verdict() == Verdict.MISSING;
-        boolean leak = cell.verdict() == Verdict.LEAK;
-        boolean twice = cell.verdict() == Verdict.DOUBLE;
-        boolean loud = state.reading().isLoud(cell);
-        double high = missing ? 1 : Math.clamp((cell.usualLevel() + 60) / 48, 0.05, 1);
+    private void token(Hearing.Drop drop, double x, double scale) {
+        boolean missing = drop.verdict() == Verdict.MISSING;
+        boolean leak = drop.verdict() == Verdict.LEAK;
+        boolean twice = drop.verdict() == Verdict.DOUBLE;
+        double high = missing ? 1 : Math.clamp((drop.level() + 60) / 48, 0.05, 1);
         double y = missing ? RIM * u - 3 * u : leak ? BOTTOM * u : (BOTTOM - 10 - high * (BOTTOM - RIM - 20)) * u;
         Group token = new Group();
         token.getStyleClass().add("token");
@@ -142,20 +119,18 @@ final class Basin extends Pane {
         hit.getStyleClass().add("token-hit");
         token.getChildren().add(hit);
         for (int i = 0; i < (twice ? 2 : 1); i++) {
-            SVGPath glyph = Glyph.of(cell.source().get(Sources.CLASS), scale);
+            SVGPath glyph = Glyph.of(drop.sourceClass(), scale);
             glyph.setTranslateX(x + (twice ? (i == 0 ? -3.4 : 3.4) * scale : 0));
             glyph.setTranslateY(y + (twice ? (i == 0 ? 2.4 : -2.4) * scale : 0));
-            glyph.getStyleClass().add(missing ? "hollow" : (leak || twice) && loud ? "bad" : "water");
+            glyph.getStyleClass().add(missing ? "hollow" : (leak || twice) && drop.loud() ? "bad" : "water");
             token.getChildren().add(glyph);
         }
-        Selection.Pair pair =
-                new Selection.Pair(cell.source().id(), cell.outlet().id());
-        String said = said(cell, state.reading().scenes().get(scene), state.scene() < 0);
-        Tooltip.install(token, new Tooltip(said));
+        Selection.Pair pair = new Selection.Pair(drop.source(), hearing.outlet());
+        Tooltip.install(token, new Tooltip(drop.said()));
         token.setId("token-" + pair.source() + "-" + pair.outlet());
         token.setFocusTraversable(true);
         token.setAccessibleRole(AccessibleRole.BUTTON);
-        token.setAccessibleText(said);
+        token.setAccessibleText(drop.said());
         token.setOnMouseClicked(e -> {
             store.select(pair);
             e.consume();
@@ -171,15 +146,9 @@ final class Basin extends Pane {
         getChildren().add(token);
     }
 
-    private static String said(CellReading cell, SceneReading scene, boolean all) {
-        String level = cell.delivery().arrives() ? String.format(Locale.ROOT, ", %.1f dBFS", cell.usualLevel()) : "";
-        return cell.source().name() + " at " + cell.outlet().name() + ": "
-                + cell.verdict().word() + level + (all && cell.verdict().isTrouble() ? ", in " + scene.name() : "");
-    }
-
     private void name(double width, boolean bad) {
         Font font = Type.water(13 * u);
-        String fitted = Type.fit(outlet.name(), font, width - 8 * u);
+        String fitted = Type.fit(hearing.name(), font, width - 8 * u);
         Text name = Nodes.text(fitted, font, width / 2 - Type.width(fitted, font) / 2, NAME * u, "water", "basin-name");
         if (bad) {
             name.getStyleClass().add("bad");
@@ -187,16 +156,17 @@ final class Basin extends Pane {
         getChildren().add(name);
     }
 
-    private void interaction(boolean bad, List<CellReading> cells) {
+    private void interaction() {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
-        long troubles = cells.stream().filter(store.state().reading()::isLoud).count();
-        setAccessibleText(
-                outlet.name() + ": " + cells.size() + " sources" + (bad ? ", " + troubles + " in trouble" : ""));
-        setOnMouseClicked(e -> store.select(new Selection.OfOutlet(outlet.id())));
+        long troubles = hearing.drops().stream().filter(Hearing.Drop::loud).count();
+        setAccessibleText(hearing.name() + ": " + hearing.drops().size() + " sources"
+                + (troubles > 0 ? ", " + troubles + " in trouble" : "")
+                + (hearing.coil() ? ", a loop ends here" : ""));
+        setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
         setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
-                store.select(new Selection.OfOutlet(outlet.id()));
+                store.select(new Selection.OfOutlet(hearing.outlet()));
                 e.consume();
             }
         });
@@ -204,7 +174,7 @@ final class Basin extends Pane {
 
     /** Marks the basin and token that are selected. */
     void select(Selection selection, Shown shown) {
-        boolean mine = selection instanceof Selection.OfOutlet(String id) && id.equals(outlet.id());
+        boolean mine = selection instanceof Selection.OfOutlet(String id) && id.equals(hearing.outlet());
         Nodes.mark(this, "selected", mine);
         for (int i = 0; i < tokens.size(); i++) {
             Selection.Pair pair = pairs.get(i);

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.basins;
 
 import java.util.List;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
@@ -57,17 +58,28 @@ public final class BasinsView extends StackPane {
         List<Element> outlets = reading.rig().of(Kind.OUTLET);
         setPrefHeight(HEIGHT * state.textScale());
         setMinHeight(HEIGHT * state.textScale());
-        row.getChildren().clear();
         if (outlets.isEmpty()) {
             var none = Nodes.label("Nobody listens yet: this survey has no outlets.", "soft");
             none.setPadding(new javafx.geometry.Insets(18, 22, 0, 22));
-            row.getChildren().add(none);
+            row.getChildren().setAll(none);
             return;
         }
         double width = Math.max(NARROWEST * state.textScale(), Math.floor((getWidth() - 6) / outlets.size()));
+        List<Node> children = row.getChildren();
         for (int o = 0; o < outlets.size(); o++) {
-            row.getChildren().add(new Basin(store, state, o, width));
+            Hearing hearing = Hearing.of(state, o);
+            Node known = o < children.size() ? children.get(o) : null;
+            // Only a basin that hears something else is drawn anew.
+            if (!(known instanceof Basin basin && basin.shows(hearing, width, state.textScale()))) {
+                Basin drawn = new Basin(store, hearing, width, state.textScale());
+                if (o < children.size()) {
+                    children.set(o, drawn);
+                } else {
+                    children.add(drawn);
+                }
+            }
         }
+        children.subList(outlets.size(), children.size()).clear();
         row.getChildren().forEach(child -> {
             if (child instanceof Basin basin) {
                 basin.select(state.selection(), state.shown());

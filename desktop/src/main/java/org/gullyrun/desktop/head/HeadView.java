@@ -39,6 +39,7 @@ public final class HeadView extends HBox {
     private final MenuButton survey = new MenuButton();
     private final HBox scenes = new HBox();
     private final ScrollPane tabs;
+    private List<String> sceneNames = List.of();
     private final FindField find;
     private final Button undo = new Button();
     private final Button redo = new Button();
@@ -184,8 +185,9 @@ public final class HeadView extends HBox {
     }
 
     private void scenes(State before, State now) {
-        boolean same = before != now && before.reading() == now.reading();
-        if (!same) {
+        List<String> names = now.reading().scenes().stream().map(s -> s.name()).toList();
+        if (before == now || !names.equals(sceneNames)) {
+            sceneNames = names;
             scenes.getChildren().clear();
             if (now.reading().scenes().size() > 1) {
                 tab("all scenes", -1);

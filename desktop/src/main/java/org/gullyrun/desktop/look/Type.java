@@ -2,7 +2,9 @@ package org.gullyrun.desktop.look;
 
 import java.io.InputStream;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 
@@ -22,6 +24,10 @@ public final class Type {
             "IBMPlexSerif-MediumItalic",
             "IBMPlexMono-Regular",
             "IBMPlexMono-Medium");
+
+    private static final int MOST_WIDTHS = 20_000;
+    /** The same labels are measured at every change. */
+    private static final Map<String, Double> WIDTHS = new ConcurrentHashMap<>();
 
     /** Loads all faces; to be called once before the first window. */
     public static void load() {
@@ -56,9 +62,14 @@ public final class Type {
 
     /** How wide a text is in a face. */
     public static double width(String text, Font font) {
-        Text measured = new Text(text);
-        measured.setFont(font);
-        return measured.getLayoutBounds().getWidth();
+        if (WIDTHS.size() > MOST_WIDTHS) {
+            WIDTHS.clear();
+        }
+        return WIDTHS.computeIfAbsent(font.getName() + font.getSize() + text, key -> {
+            Text measured = new Text(text);
+            measured.setFont(font);
+            return measured.getLayoutBounds().getWidth();
+        });
     }
 
     /** The text if it fits into a width, else as much of it as does, with an ellipsis. */

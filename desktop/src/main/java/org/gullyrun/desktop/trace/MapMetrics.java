@@ -82,8 +82,8 @@ record MapMetrics(double unit, double longest) {
             double head = Math.min(longest * unit, Type.width(node.title, strong()));
             return Math.max(head, column(node, node.columns.size() - 1) + unit * 12);
         }
-        double title =
-                Math.min(longest * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
+        double title = Math.min(
+                longest * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
         double under = Math.min(longest * unit, Type.width(node.under, small()));
         double tag = node.tag.isEmpty() ? 0 : Type.width(node.tag, tag()) + unit * 8;
         double lead = node.sourceClass != null || node.stage == MapNode.Stage.SOURCES

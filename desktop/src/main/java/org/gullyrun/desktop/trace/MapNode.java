@@ -63,4 +63,19 @@ final class MapNode {
     int layer() {
         return stage.ordinal() * 16 + depth;
     }
+
+    /** Whether nothing of a row is there in the scenes drawn. */
+    boolean isAbsent(int row) {
+        return crossings.stream().noneMatch(c -> c.row() == row);
+    }
+
+    /** All that its looks depend on; of a grid, without its crossings, which are drawn one by one. */
+    String look() {
+        StringBuilder look = new StringBuilder(
+                title + "|" + tag + tagIsBad + "|" + under + "|" + bad + "|" + sourceClass + "|" + rows + columns);
+        for (int r = 0; r < rows.size(); r++) {
+            look.append(isAbsent(r) ? '-' : '+');
+        }
+        return look.toString();
+    }
 }

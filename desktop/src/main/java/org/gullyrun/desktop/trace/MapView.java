@@ -43,6 +43,9 @@ public final class MapView extends Region {
     private @Nullable MapModel model;
     private @Nullable MapLayout layout;
     private @Nullable MapDrawing drawing;
+    private @Nullable MapGeometry drawnFor;
+    private double drawnWidth;
+    private double drawnHeight;
     private String signature = "";
     private long turn;
     private boolean moved;
@@ -57,7 +60,8 @@ public final class MapView extends Region {
         holder.getTransforms().addAll(pan, zoom);
         empty.setVisible(false);
         empty.setMouseTransparent(true);
-        empty.layoutXProperty().bind(widthProperty().subtract(empty.widthProperty()).divide(2));
+        empty.layoutXProperty()
+                .bind(widthProperty().subtract(empty.widthProperty()).divide(2));
         empty.layoutYProperty().bind(heightProperty().divide(2.4));
         getChildren().addAll(contours, holder, empty);
         Rectangle clip = new Rectangle();
@@ -131,6 +135,7 @@ public final class MapView extends Region {
                     signature = next.signature() + state.textScale();
                     model = next;
                     layout = made;
+                    drawnFor = null;
                     redraw();
                 }
             });
@@ -147,18 +152,19 @@ public final class MapView extends Region {
             return;
         }
         empty.setVisible(m.nodes().isEmpty());
-        double scale = store.state().textScale();
-        MapDrawing trial = null;
-        MapMetrics metrics = new MapMetrics(scale, MapMetrics.LONGEST[0]);
-        for (double longest : MapMetrics.LONGEST) {
-            metrics = new MapMetrics(scale, longest);
-            trial = draw(m, l, metrics, getWidth(), getHeight());
-            if (trial.width() <= getWidth() * Math.max(1, trial.height() / getHeight())) {
-                break; // shorter names would not make it any larger
-            }
+        MapDrawing known = drawing;
+        if (known != null
+                && known.geometry() == drawnFor
+                && getWidth() == drawnWidth
+                && getHeight() == drawnHeight
+                && known.update(m)) {
+            known.light(store.state().shown(), Culprit.wrong(store.state()));
+            return;
         }
-        double fit = Math.min(1, Math.min(getHeight() / trial.height(), getWidth() / trial.width()));
-        drawing = fit < 1 ? draw(m, l, metrics, getWidth() / fit, getHeight() / fit) : trial;
+        drawing = new MapDrawing(m, geometry(m, l), store::select, this::preview);
+        drawnFor = drawing.geometry();
+        drawnWidth = getWidth();
+        drawnHeight = getHeight();
         holder.getChildren().setAll(drawing.world());
         drawing.light(store.state().shown(), Culprit.wrong(store.state()));
         if (!moved) {
@@ -167,8 +173,18 @@ public final class MapView extends Region {
         contours();
     }
 
-    private MapDrawing draw(MapModel m, MapLayout l, MapMetrics metrics, double width, double height) {
-        return new MapDrawing(m, l, metrics, width, height, store::select, this::preview);
+    /** The places for the room there is: names are cut shorter only as far as that makes the map larger. */
+    private MapGeometry geometry(MapModel m, MapLayout l) {
+        double scale = store.state().textScale();
+        MapGeometry trial = null;
+        for (double longest : MapMetrics.LONGEST) {
+            trial = new MapGeometry(m, l, new MapMetrics(scale, longest), getWidth(), getHeight());
+            if (trial.width() <= getWidth() * Math.max(1, trial.height() / getHeight())) {
+                break;
+            }
+        }
+        double fit = Math.min(1, Math.min(getHeight() / trial.height(), getWidth() / trial.width()));
+        return fit < 1 ? new MapGeometry(m, l, trial.metrics, getWidth() / fit, getHeight() / fit) : trial;
     }
 
     private void preview(Selection selection) {
@@ -185,10 +201,14 @@ public final class MapView extends Region {
     /** Fits the whole map into the view. */
     public void fit() {
         if (drawing != null) {
-            double fit = Math.min(1, Math.min(getHeight() / drawing.height(), getWidth() / drawing.width()));
+            double fit = Math.min(
+                    1,
+                    Math.min(
+                            getHeight() / drawing.geometry().height(),
+                            getWidth() / drawing.geometry().width()));
             zoom.setX(fit);
             zoom.setY(fit);
-            pan.setX(Math.max(0, (getWidth() - drawing.width() * fit) / 2));
+            pan.setX(Math.max(0, (getWidth() - drawing.geometry().width() * fit) / 2));
             pan.setY(0);
             moved = false;
         }

@@ -21,6 +21,7 @@ import org.gullyrun.desktop.state.Store;
 public final class AnswerTime {
     private static final int CHANGES = 60;
     private static final int WARMING = 20;
+    private static final int QUIET_FRAMES = 25;
 
     private AnswerTime() {}
 
@@ -54,7 +55,8 @@ public final class AnswerTime {
         new AnimationTimer() {
             private Reading before = store.state().reading();
             private long began;
-            private boolean answered;
+            private int frames;
+            private int quiet;
             private int made;
 
             @Override
@@ -62,30 +64,40 @@ public final class AnswerTime {
                 if (workbench.scene().lookup(".bank") == null) {
                     return;
                 }
-                if (began != 0 && !answered && store.state().reading() != before) {
-                    answered = true; // the new reading is on the scene graph; the frame after this pulse shows it
-                    return;
-                }
-                if (answered) {
-                    if (made > WARMING) {
-                        times.add((System.nanoTime() - began) / 1e6);
+                if (began == 0) {
+                    // A person waits for the answer before the next change: so does this.
+                    quiet++;
+                    if (quiet > QUIET_FRAMES) {
+                        next();
                     }
-                    answered = false;
-                    began = 0;
+                } else if (store.state().reading() != before) {
+                    // Seen in this frame's pulse; it is painted for certain when the second pulse after it begins.
+                    frames++;
+                    if (frames == 2) {
+                        if (made > WARMING) {
+                            times.add((System.nanoTime() - began) / 1e6);
+                        }
+                        began = 0;
+                        quiet = 0;
+                    }
                 }
+            }
+
+            private void next() {
                 if (made == CHANGES) {
                     stop();
                     times.sort(null);
                     done.complete(times);
-                } else if (began == 0) {
-                    made++;
-                    before = store.state().reading();
-                    began = System.nanoTime();
-                    store.select(new Selection.Pair("music", "archive"));
-                    boolean on = made % 2 == 0;
-                    store.change(List.of(Objects.requireNonNull(
-                            Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
+                    return;
                 }
+                made++;
+                frames = 0;
+                before = store.state().reading();
+                store.select(new Selection.Pair("music", "archive"));
+                boolean on = made % 2 == 0;
+                began = System.nanoTime();
+                store.change(List.of(Objects.requireNonNull(
+                        Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
             }
         }.start();
     }

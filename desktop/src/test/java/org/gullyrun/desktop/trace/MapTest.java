@@ -40,7 +40,8 @@ class MapTest {
 
     private static MapDrawing draw(MapModel model, double scale) {
         MapMetrics metrics = new MapMetrics(scale, MapMetrics.LONGEST[0]);
-        return new MapDrawing(model, MapLayout.of(model, metrics), metrics, 876, 646, s -> {}, s -> {});
+        return new MapDrawing(
+                model, new MapGeometry(model, MapLayout.of(model, metrics), metrics, 876, 646), s -> {}, s -> {});
     }
 
     @Test
@@ -75,7 +76,9 @@ class MapTest {
             assertEquals(all, MapBuilder.build(reading, scene).signature());
         }
         MapModel model = MapBuilder.build(reading, -1);
-        assertEquals(MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])), MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])));
+        assertEquals(
+                MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])),
+                MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])));
     }
 
     @Test

@@ -1,0 +1,151 @@
+package org.gullyrun.desktop.trace;
+
+import javafx.scene.control.Tooltip;
+import javafx.scene.shape.CubicCurveTo;
+import javafx.scene.shape.HLineTo;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.QuadCurveTo;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.trace.MapSheet.Layer;
+
+/** Draws channels: those that run on, those that go back beneath, and the bars of closed gates. */
+final class MapChannels {
+    private final MapSheet sheet;
+    private final MapGeometry at;
+    private final MapMetrics m;
+    private final double u;
+
+    MapChannels(MapSheet sheet, MapGeometry geometry) {
+        this.sheet = sheet;
+        this.at = geometry;
+        this.m = geometry.metrics;
+        this.u = m.unit();
+    }
+
+    /** All that a channel's looks depend on. */
+    String look(MapEdge edge, int lane) {
+        return lane + "|" + edge.open + edge.openEverywhere + edge.air + "|" + edge.loop + "|" + edge.closed + "|"
+                + Math.round(thickness(edge.level, 4)) + "|" + edge.keys;
+    }
+
+    private static double thickness(double level, double u) {
+        double above = Math.clamp((level + 60) / 48, 0, 1);
+        return (1 + 2.8 * above) * u;
+    }
+
+    /** Draws a channel that runs on from left to right. */
+    void forward(MapEdge edge) {
+        double x = at.right(edge.from);
+        double y = at.top(edge.from) + m.east(edge.from, edge.fromPort);
+        Path path = new Path(new MoveTo(x, y));
+        for (double[] layer : at.passing(edge)) {
+            curve(path, x, y, layer[0], layer[2]);
+            x = layer[1];
+            y = layer[2];
+            path.getElements().add(new HLineTo(x));
+        }
+        double endX = at.left(edge.to);
+        double endY = at.top(edge.to) + m.west(edge.to, edge.toPort);
+        curve(path, x, y, endX, endY);
+        style(path, edge);
+        sheet.put(Layer.CHANNELS, path, edge.keys);
+        if (!edge.open || !edge.openEverywhere) {
+            bar(edge, endX - 7 * u, endY, edge.open);
+        }
+    }
+
+    private static void curve(Path path, double x1, double y1, double x2, double y2) {
+        double bend = (x2 - x1) * 0.5;
+        path.getElements().add(new CubicCurveTo(x1 + bend, y1, x2 - bend, y2, x2, y2));
+    }
+
+    private void style(Path path, MapEdge edge) {
+        path.getStyleClass().add("channel");
+        if (!edge.open) {
+            path.getStyleClass().add("dry");
+            path.setStrokeWidth(1.2 * u);
+        } else {
+            path.setStrokeWidth(thickness(edge.level, u));
+        }
+        path.setMouseTransparent(false);
+        Tooltip.install(
+                path, new Tooltip(edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)));
+    }
+
+    /** A closed gate is a bar across the channel; one that is open in some scenes only stands ajar. */
+    private void bar(MapEdge edge, double x, double y, boolean ajar) {
+        double reach = 7 * u;
+        double[][] pieces = ajar
+                ? new double[][] {{-reach, reach - 2.6 * u}, {2.6 * u, reach - 2.6 * u}}
+                : new double[][] {{-reach, 2 * reach}};
+        for (double[] piece : pieces) {
+            Rectangle bar = new Rectangle(x - 1.5 * u, y + piece[0], 3 * u, piece[1]);
+            bar.getStyleClass().add("gate-bar");
+            Tooltip.install(bar, new Tooltip(edge.closed));
+            sheet.put(Layer.MARKS, bar, edge.keys);
+        }
+    }
+
+    /** A channel that goes back is led down, beneath everything, and up again before where it enters. */
+    void back(MapEdge edge, int lane) {
+        double x1 = at.right(edge.from);
+        double y1 = at.top(edge.from) + m.east(edge.from, edge.fromPort);
+        double x2 = at.left(edge.to);
+        double y2 = at.top(edge.to) + m.west(edge.to, edge.toPort);
+        double under = at.lane(lane);
+        double down = x1 + (9 + 4 * (lane % 3)) * u;
+        double up = x2 - (10 + 4 * (lane % 3)) * u;
+        double r = 8 * u;
+        Path path = new Path(
+                new MoveTo(x1, y1),
+                new LineTo(down - r, y1),
+                new QuadCurveTo(down, y1, down, y1 + r),
+                new LineTo(down, under - r),
+                new QuadCurveTo(down, under, down - r, under),
+                new LineTo(up + r, under),
+                new QuadCurveTo(up, under, up, under - r),
+                new LineTo(up, y2 + (under > y2 ? r : -r)),
+                new QuadCurveTo(up, y2, up + r * 0.7, y2),
+                new LineTo(x2 - 5 * u, y2));
+        style(path, edge);
+        path.getStyleClass().add("return");
+        boolean loop = !edge.loop.isEmpty();
+        if (edge.air) {
+            path.getStyleClass().add("air");
+            path.setStrokeWidth(1.6 * u);
+        }
+        Polygon arrow = new Polygon(x2 - 7 * u, y2 - 4 * u, x2, y2, x2 - 7 * u, y2 + 4 * u);
+        arrow.getStyleClass().add("arrow");
+        if (loop) {
+            path.getStyleClass().add("loop");
+            arrow.getStyleClass().add("loop");
+            path.setStrokeWidth(2.6 * u);
+        }
+        sheet.put(Layer.CHANNELS, path, edge.keys);
+        sheet.put(Layer.CHANNELS, arrow, edge.keys);
+        if (!edge.open) {
+            bar(edge, x2 - 3 * u, y2, false);
+            arrow.setVisible(false);
+        }
+        if (loop || edge.air) {
+            String said = loop ? edge.loop : "through the air";
+            Font font = m.small();
+            double w = Type.width(said, font);
+            double cx = (down + up) / 2;
+            Rectangle plaque = new Rectangle(cx - w / 2 - 8 * u, under - 9 * u, w + 16 * u, 18 * u);
+            plaque.setArcWidth(5 * u);
+            plaque.setArcHeight(5 * u);
+            plaque.getStyleClass().addAll("plaque", loop ? "loop" : "plain");
+            Text text = Nodes.text(said, font, cx - w / 2, under + 4 * u, loop ? "bad" : "caption");
+            sheet.put(Layer.MARKS, plaque);
+            sheet.put(Layer.MARKS, text);
+        }
+    }
+}

@@ -1,0 +1,110 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Where everything on a laid-out map stands in the room there is: layers spread across, heights stretched. */
+final class MapGeometry {
+    private static final double TOP = 34;
+    private static final double FIRST_LANE = 16;
+    private static final double LANE = 17;
+    private static final double MOST_STRETCH = 1.3;
+
+    final MapMetrics metrics;
+    private final MapLayout layout;
+    private final double u;
+    private final double stretch;
+    private final Map<Integer, Double> layerX = new HashMap<>();
+    private final Map<Integer, Double> layerWidth = new HashMap<>();
+    private final List<Integer> layers = new ArrayList<>();
+    private final double width;
+    private final double height;
+
+    MapGeometry(MapModel model, MapLayout layout, MapMetrics metrics, double roomWidth, double roomHeight) {
+        this.metrics = metrics;
+        this.layout = layout;
+        this.u = metrics.unit();
+        long returns = model.edges().stream().filter(MapEdge::isReturn).count();
+        double below = returns == 0 ? 10 * u : (FIRST_LANE + LANE * returns) * u;
+        double free = roomHeight - TOP * u - below;
+        this.stretch = Math.clamp(free / layout.height(), 1, MOST_STRETCH);
+        this.height = TOP * u + layout.height() * stretch + below;
+        this.width = across(model, Math.max(roomWidth, 0), returns > 0);
+    }
+
+    private double across(MapModel model, double room, boolean returns) {
+        double sum = 0;
+        for (List<MapNode> layer : model.layers()) {
+            int key = layer.getFirst().layer();
+            double widest = layer.stream().mapToDouble(metrics::width).max().orElse(0);
+            layers.add(key);
+            layerWidth.put(key, widest);
+            sum += widest;
+        }
+        double margin = 14 * u;
+        double right = returns ? 22 * u : 10 * u;
+        double gap = layers.size() < 2
+                ? 0
+                : Math.clamp((room - margin - right - sum) / (layers.size() - 1), 36 * u, 150 * u);
+        double x = margin;
+        for (int key : layers) {
+            layerX.put(key, x);
+            x += layerWidth.get(key) + gap;
+        }
+        return x - gap + right;
+    }
+
+    /** Whether another map of the same layout has all in the same places. */
+    boolean fits(MapModel model) {
+        for (List<MapNode> layer : model.layers()) {
+            double widest = layer.stream().mapToDouble(metrics::width).max().orElse(0);
+            if (Math.abs(widest - layerWidth.getOrDefault(layer.getFirst().layer(), -1.0)) > 0.01) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    double width() {
+        return width;
+    }
+
+    double height() {
+        return height;
+    }
+
+    double left(MapNode node) {
+        return layerX.get(node.layer());
+    }
+
+    double width(MapNode node) {
+        return layerWidth.get(node.layer());
+    }
+
+    double right(MapNode node) {
+        return left(node) + width(node);
+    }
+
+    double top(MapNode node) {
+        return TOP * u + layout.y().get(node.id) * stretch;
+    }
+
+    /** Where a channel passes the layers between its ends: left and right border of the layer, and height. */
+    List<double[]> passing(MapEdge edge) {
+        List<double[]> places = new ArrayList<>();
+        int at = layers.indexOf(edge.from.layer());
+        for (double y : layout.passing().getOrDefault(edge.ports(), List.of())) {
+            int layer = layers.get(++at);
+            double x = layerX.get(layer);
+            places.add(new double[] {x - 4 * u, x + layerWidth.get(layer) + 4 * u, TOP * u + y * stretch});
+        }
+        return places;
+    }
+
+    /** The height of a lane beneath everything. */
+    double lane(int lane) {
+        return TOP * u + layout.height() * stretch + (FIRST_LANE + LANE * lane) * u;
+    }
+}

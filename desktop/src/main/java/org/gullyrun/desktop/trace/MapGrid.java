@@ -1,0 +1,135 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.Set;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.HLineTo;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.QuadCurveTo;
+import javafx.scene.text.Text;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.trace.MapSheet.Layer;
+
+/** Draws mixers and productions: rows that come in, columns that go out, a dot where one takes the other. */
+final class MapGrid {
+    private final MapSheet sheet;
+    private final MapGeometry at;
+    private final MapMetrics m;
+    private final double u;
+    private final MapBanks banks;
+
+    MapGrid(MapSheet sheet, MapGeometry geometry, MapBanks banks) {
+        this.sheet = sheet;
+        this.at = geometry;
+        this.m = geometry.metrics;
+        this.u = m.unit();
+        this.banks = banks;
+    }
+
+    /** Draws a mixer or production, part by part, so that a crossing that changes is all that is drawn anew. */
+    void draw(MapNode node) {
+        if (sheet.item("node " + node.id, node.look())) {
+            frame(node);
+        }
+        for (int c = 0; c < node.columns.size(); c++) {
+            int column = c;
+            boolean open = node.crossings.stream().anyMatch(x -> x.column() == column && x.open());
+            int top = node.crossings.stream()
+                    .filter(x -> x.column() == column)
+                    .mapToInt(MapNode.Crossing::row)
+                    .min()
+                    .orElse(0);
+            if (sheet.item("column " + node.id + " " + c, open + " " + top)) {
+                column(node, c, open, top);
+            }
+        }
+        for (MapNode.Crossing c : node.crossings) {
+            if (sheet.item("crossing " + c.key(), c.open() + " " + c.wanted())) {
+                crossing(node, c);
+            }
+        }
+    }
+
+    private void frame(MapNode node) {
+        double x = at.left(node);
+        double t = at.top(node);
+        double w = at.width(node);
+        sheet.putAt(
+                Layer.BANKS, Nodes.text(Type.fit(node.title, m.strong(), w), m.strong(), x, t + 14 * u), node.points);
+        sheet.put(Layer.BANKS, Nodes.line(x, t + 20 * u, x + w, t + 20 * u, "grid-line"));
+        int last = node.columns.size() - 1;
+        for (int r = 0; r < node.rows.size(); r++) {
+            MapNode.Lane lane = node.rows.get(r);
+            double y = t + m.west(node, r);
+            String label = label(node, r);
+            double end = x + 4 * u + Type.width(label, m.row());
+            sheet.put(Layer.BANKS, Nodes.line(end + 4 * u, y, x + m.column(node, last), y, "grid-line"));
+            Text text = Nodes.text(label, m.row(), x + 4 * u, y + 4 * u, node.isAbsent(r) ? "absent" : "soft");
+            sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
+            banks.hit(
+                    node,
+                    x,
+                    y - 9 * u,
+                    m.column(node, 0) - 8 * u,
+                    18 * u,
+                    lane.label(),
+                    new Selection.OfElement(lane.element()));
+        }
+    }
+
+    private String label(MapNode node, int row) {
+        return Type.fit(node.rows.get(row).label(), m.row(), m.labelWidth(node));
+    }
+
+    private void column(MapNode node, int c, boolean open, int top) {
+        MapNode.Lane lane = node.columns.get(c);
+        double x = at.left(node);
+        double t = at.top(node);
+        double cx = x + m.column(node, c);
+        double exit = t + m.east(node, c);
+        Path column = new Path(
+                new MoveTo(cx, t + m.west(node, top)),
+                new LineTo(cx, exit - 6 * u),
+                new QuadCurveTo(cx, exit, cx + 6 * u, exit),
+                new HLineTo(x + at.width(node)));
+        column.getStyleClass().add(open ? "channel" : "grid-line");
+        column.setStrokeWidth((open ? 1.4 : 1) * u);
+        sheet.putAt(Layer.BANKS, column, Set.of());
+        String label = Type.fit(lane.label(), m.row(), m.column(node, c) - 6 * u);
+        Text text = Nodes.text(label, m.row(), cx - 7 * u - Type.width(label, m.row()), exit + 4 * u, "soft");
+        sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
+    }
+
+    private void crossing(MapNode node, MapNode.Crossing c) {
+        double x = at.left(node);
+        double cx = x + m.column(node, c.column());
+        double cy = at.top(node) + m.west(node, c.row());
+        double exit = at.top(node) + m.east(node, c.column());
+        double start = x + 8 * u + Type.width(label(node, c.row()), m.row());
+        Path through = new Path(
+                new MoveTo(start, cy),
+                new LineTo(cx - 4 * u, cy),
+                new QuadCurveTo(cx, cy, cx, cy + 4 * u),
+                new LineTo(cx, exit - 6 * u),
+                new QuadCurveTo(cx, exit, cx + 6 * u, exit),
+                new HLineTo(x + at.width(node)));
+        through.getStyleClass().add("channel");
+        through.setStrokeWidth(2.6 * u);
+        if (!c.open()) {
+            through.getStyleClass().add("dry");
+            through.setStrokeWidth(1.4 * u);
+        }
+        through.setMouseTransparent(true);
+        sheet.putHidden(Layer.MARKS, through, c.key());
+        Circle dot = new Circle(cx, cy, (c.open() ? 3.3 : c.wanted() ? 3 : 1.6) * u);
+        dot.getStyleClass().add("crossing");
+        if (!c.open()) {
+            dot.getStyleClass().add("off");
+        }
+        dot.setMouseTransparent(true);
+        sheet.put(Layer.MARKS, dot, Set.of(c.key()));
+    }
+}

@@ -1,0 +1,189 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Text;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.SegmentKey;
+import org.gullyrun.desktop.state.Shown;
+
+/**
+ * What is drawn of a map, item by item, in four layers one over the other. An item is drawn again only if it looks
+ * different from before, so that one change is answered at once on a big map too.
+ */
+final class MapSheet {
+    /** The layers, from the bottom up. */
+    enum Layer {
+        /** Patches of bare sheet behind labels. */
+        PATCHES,
+        CHANNELS,
+        BANKS,
+        MARKS
+    }
+
+    private record Lit(Node node, Set<SegmentKey> keys, Set<String> points, boolean onlyWhenLit) {}
+
+    private record Item(String look, List<Node> nodes, List<Lit> lit) {}
+
+    private final Map<Layer, Group> groups = new HashMap<>();
+    private final Group world = new Group();
+    private final Map<String, Item> items = new HashMap<>();
+    private final Set<String> seen = new HashSet<>();
+    private Item item = new Item("", new ArrayList<>(), new ArrayList<>());
+
+    MapSheet() {
+        for (Layer layer : Layer.values()) {
+            Group group = new Group();
+            groups.put(layer, group);
+            world.getChildren().add(group);
+        }
+    }
+
+    Group world() {
+        return world;
+    }
+
+    /** Begins to draw all items anew or again. */
+    void begin() {
+        seen.clear();
+    }
+
+    /**
+     * Begins an item.
+     *
+     * @param look all that its looks depend on
+     * @return whether it has to be drawn; if not, it stands there already
+     */
+    boolean item(String key, String look) {
+        seen.add(key);
+        Item known = items.get(key);
+        if (known != null && known.look.equals(look)) {
+            return false;
+        }
+        if (known != null) {
+            remove(known);
+        }
+        item = new Item(look, new ArrayList<>(), new ArrayList<>());
+        items.put(key, item);
+        return true;
+    }
+
+    /** Takes away the items that were not met since {@link #begin()}. */
+    void end() {
+        items.entrySet().removeIf(entry -> {
+            if (!seen.contains(entry.getKey())) {
+                remove(entry.getValue());
+                return true;
+            }
+            return false;
+        });
+    }
+
+    private static void remove(Item item) {
+        for (Node node : item.nodes) {
+            if (node.getParent() instanceof Group group) {
+                group.getChildren().remove(node);
+            }
+        }
+    }
+
+    /** Adds something to the item begun; a label clears the sheet behind it, as maps do, so that no line shows through. */
+    void put(Layer layer, Node node) {
+        if (node instanceof Text text && layer == Layer.BANKS) {
+            var bounds = text.getLayoutBounds();
+            double trim = bounds.getHeight() * 0.12;
+            Rectangle patch = new Rectangle(
+                    bounds.getMinX() - 1,
+                    bounds.getMinY() + trim,
+                    bounds.getWidth() + 2,
+                    bounds.getHeight() - 2 * trim);
+            patch.getStyleClass().add("patch");
+            add(Layer.PATCHES, patch);
+        }
+        add(layer, node);
+    }
+
+    private void add(Layer layer, Node node) {
+        groups.get(layer).getChildren().add(node);
+        item.nodes.add(node);
+    }
+
+    /** Adds something that is lit with segments. */
+    void put(Layer layer, Node node, Set<SegmentKey> keys) {
+        put(layer, node);
+        item.lit.add(new Lit(node, Set.copyOf(keys), Set.of(), false));
+    }
+
+    /** Adds something that is lit with points. */
+    void putAt(Layer layer, Node node, Set<String> points) {
+        put(layer, node);
+        item.lit.add(new Lit(node, Set.of(), Set.copyOf(points), false));
+    }
+
+    /** Adds something that is to be seen only while its segment is lit. */
+    void putHidden(Layer layer, Node node, SegmentKey key) {
+        node.setVisible(false);
+        put(layer, node);
+        item.lit.add(new Lit(node, Set.of(key), Set.of(), true));
+    }
+
+    /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong. */
+    void light(Shown shown, Set<SegmentKey> wrong) {
+        boolean any = !shown.isEmpty();
+        List<Node> above = new ArrayList<>();
+        for (Item each : items.values()) {
+            for (Lit one : each.lit) {
+                if (light(one, shown, wrong, any) && one.node.getParent() == groups.get(Layer.CHANNELS)) {
+                    above.add(one.node);
+                }
+            }
+        }
+        raise(above);
+    }
+
+    /** Brings lit channels to the top; where they are there already nothing is touched, for that would paint all anew. */
+    private void raise(List<Node> above) {
+        List<Node> all = groups.get(Layer.CHANNELS).getChildren();
+        if (!new HashSet<>(all.subList(all.size() - above.size(), all.size())).containsAll(above)) {
+            above.forEach(Node::toFront);
+        }
+    }
+
+    private static boolean light(Lit one, Shown shown, Set<SegmentKey> wrong, boolean any) {
+        boolean on = false;
+        boolean bad = false;
+        for (SegmentKey key : one.keys) {
+            on |= shown.segments().contains(key);
+            bad |= wrong.contains(key);
+        }
+        for (String point : one.points) {
+            on |= shown.points().contains(point);
+        }
+        Node node = one.node;
+        if (one.onlyWhenLit) {
+            node.setVisible(any && on);
+        }
+        Nodes.mark(node, "lit", any && on);
+        Nodes.mark(node, "dimmed", any && !on);
+        if (!one.keys.isEmpty()) {
+            mark(node, bad && on);
+        }
+        return any && on;
+    }
+
+    private static void mark(Node node, boolean bad) {
+        boolean has = node.getStyleClass().contains("bad");
+        if (bad && !has) {
+            node.getStyleClass().add("bad");
+        } else if (!bad && has) {
+            node.getStyleClass().remove("bad");
+        }
+    }
+}
