@@ -1,11 +1,13 @@
 package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
 
 /**
@@ -35,7 +37,10 @@ public final class Audit {
         for (Rule rule : rules) {
             findings.addAll(rule.check(context));
         }
-        findings.sort(Finding.ORDER);
+        List<String> order = rules.stream().map(Rule::id).toList();
+        findings.sort(Comparator.comparing(Finding::severity)
+                .thenComparingInt(f -> order.indexOf(f.rule()))
+                .thenComparing(f -> f.subject().text(), Ids.ORDER));
         return new Reading(rig, brief, wishes, scenes, findings);
     }
 }

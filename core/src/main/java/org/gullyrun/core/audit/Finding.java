@@ -1,8 +1,6 @@
 package org.gullyrun.core.audit;
 
-import java.util.Comparator;
 import java.util.List;
-import org.gullyrun.core.rig.Ids;
 
 /**
  * One trouble. It cannot be built without words.
@@ -25,11 +23,6 @@ public record Finding(
         Evidence evidence,
         List<Figure> figures,
         boolean assumed) {
-
-    /** Worst first, then rule, then subject. */
-    public static final Comparator<Finding> ORDER = Comparator.comparing(Finding::severity)
-            .thenComparing(Finding::rule)
-            .thenComparing(f -> f.subject().text(), Ids.ORDER);
 
     /**
      * What a finding is about.

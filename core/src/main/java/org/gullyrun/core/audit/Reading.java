@@ -12,7 +12,7 @@ import org.gullyrun.core.rig.Rig;
  * @param brief the brief that it is held against
  * @param wishes what counts of the brief
  * @param scenes all scenes, in the order of the axis; never empty
- * @param findings worst first
+ * @param findings worst first, of equally bad ones in the order of the catalogue
  */
 public record Reading(Rig rig, Brief brief, Wishes wishes, List<SceneReading> scenes, List<Finding> findings) {
     public Reading {

@@ -236,6 +236,9 @@ public final class EvidenceView extends ScrollPane {
             all.add(Nodes.label(arrivals(state, id), "soft"));
         }
         all.add(rule());
+        HBox unit = new HBox(Nodes.spacer(), Nodes.label("dBFS", "caption"));
+        unit.setPadding(new Insets(0, 8, 0, 0));
+        all.add(unit);
         List<Element> others = reading.rig().of(source ? Kind.OUTLET : Kind.SOURCE);
         int mine = reading.rig().of(source ? Kind.SOURCE : Kind.OUTLET).indexOf(element);
         for (int i = 0; i < others.size(); i++) {
@@ -452,7 +455,8 @@ public final class EvidenceView extends ScrollPane {
         if (!onlySettings) {
             all.add(rule());
             all.add(new Ladder(store, state));
-        } else if (state.shown().cell() != null
+        } else if (finding == null
+                && state.shown().cell() != null
                 && !state.shown().cell().delivery().arrives()) {
             all.add(Nodes.label("There is no way, whatever gates are opened.", "soft"));
         }

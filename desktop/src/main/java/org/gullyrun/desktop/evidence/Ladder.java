@@ -63,7 +63,7 @@ final class Ladder extends VBox {
         setId("ladder");
         String middle = ways.size() == 1 ? "the way" : state.shown().ways().size() + " ways";
         HBox head = new HBox(
-                cell(label("level", "caption"), 46, Pos.CENTER_RIGHT),
+                cell(label(isCircle() ? "dB" : "dBFS", "caption"), 46, Pos.CENTER_RIGHT),
                 rails(null),
                 label(middle, "caption"),
                 Nodes.spacer(),
@@ -97,6 +97,10 @@ final class Ladder extends VBox {
         if (state.shown().ways().size() > MOST) {
             getChildren().add(label("and " + (state.shown().ways().size() - MOST) + " more ways", "caption"));
         }
+    }
+
+    private boolean isCircle() {
+        return ways.getFirst().sort() == Evidence.Sort.CIRCLE;
     }
 
     private static Label label(String text, String... classes) {
@@ -166,7 +170,7 @@ final class Ladder extends VBox {
     }
 
     private Node row(Rung rung, int index, boolean last, double level, double delay, int[] passing) {
-        boolean circle = ways.getFirst().sort() == Evidence.Sort.CIRCLE;
+        boolean circle = isCircle();
         String unit = circle ? String.format(Locale.ROOT, "%+.1f", level).replace('-', '−') : number(level);
         Label levelLabel = label(unit, "figures");
         Label delayLabel = label(number(delay), "figures");
@@ -189,8 +193,8 @@ final class Ladder extends VBox {
         HBox row = new HBox(cell(levelLabel, 46, Pos.TOP_RIGHT), rails, words);
         Node pill = pill(rung, bad);
         if (pill != null) {
-            row.getChildren().add(pill);
-            HBox.setMargin(pill, new javafx.geometry.Insets(1, 4, 0, 4));
+            words.getChildren().add(pill);
+            VBox.setMargin(pill, new javafx.geometry.Insets(3, 0, 3, 0));
         }
         row.getChildren().add(cell(delayLabel, 46, Pos.TOP_RIGHT));
         row.setMinHeight(height);

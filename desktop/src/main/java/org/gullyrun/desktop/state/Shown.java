@@ -144,11 +144,15 @@ public record Shown(
             BlockedWay blocked = in.blocked(cell);
             ways = blocked.exists() ? List.of(new Evidence.Way(Evidence.Sort.BLOCKED, blocked.segments())) : List.of();
         }
-        Shown shown = ways(reading, at, ways, finding, cell.verdict().isTrouble());
+        // Without any way it helps to see where the source does go, and where that ends.
+        Shown shown = ways.isEmpty()
+                ? area(reading, at, List.of(source), true, false)
+                : ways(reading, at, ways, finding, cell.verdict().isTrouble());
         Set<String> points = new HashSet<>(shown.points);
         points.add(source);
         points.add(outlet);
-        return new Shown(at, shown.ways, points, shown.segments, finding, cell, shown.bad);
+        return new Shown(
+                at, shown.ways, points, shown.segments, finding, cell, shown.bad || ways.isEmpty() && finding != null);
     }
 
     private static int place(List<Element> list, String id) {

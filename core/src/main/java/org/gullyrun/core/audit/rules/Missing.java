@@ -11,9 +11,17 @@ import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
 
 /** Does a must have no open run, or only one too faint? */
 final class Missing implements Rule {
@@ -65,8 +73,7 @@ final class Missing implements Rule {
         } else if (way.exists()) {
             evidence = Evidence.of(scene, Evidence.Sort.BLOCKED, way.segments());
         } else {
-            evidence = new Evidence(
-                    scene, List.of(), List.of(new Address(pair.source().id(), "startsAt")));
+            evidence = new Evidence(scene, List.of(), setsOut(context.rig(), pair.source()));
         }
         return new Finding(
                 rule,
@@ -89,5 +96,22 @@ final class Missing implements Rule {
                 evidence,
                 figures,
                 Say.assumed(context.scenes().get(scene).graph(), way.segments()));
+    }
+
+    /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */
+    private static List<Address> setsOut(Rig rig, Element source) {
+        Element application = rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
+        List<Address> settings = new ArrayList<>();
+        if (application != null) {
+            for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+                Choices.Going going = Choices.output(rig, application, output);
+                settings.add(new Address(output.id(), going.decidedBy().key()));
+                String machine = application.get(Applications.MACHINE);
+                if (going.effective() == Choice.Special.DEFAULT && machine != null && rig.find(machine) != null) {
+                    settings.add(new Address(machine, Machines.PLAYBACK.key()));
+                }
+            }
+        }
+        return settings.isEmpty() ? List.of(new Address(source.id(), Sources.AT.key())) : settings;
     }
 }

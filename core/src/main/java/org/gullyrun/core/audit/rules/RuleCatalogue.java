@@ -9,29 +9,30 @@ import org.gullyrun.core.audit.Thresholds;
 public final class RuleCatalogue {
     private RuleCatalogue() {}
 
-    /** Every rule there is. */
+    /** Every rule there is. Of equally bad findings those of the rule named first are told first. */
     public static final List<Rule> ALL = List.of(
-            // Sound that comes back to where it was.
+            // Sound that comes back to where it was: it may howl at any moment.
             new LoopElectric(),
             new LoopAir(),
             new LoopFarEnd(),
-            // The same sound more than once.
-            new Double(),
-            new DoubleFaint(),
+            // What must not arrive and does: it cannot be taken back.
+            new Leak(),
+            // What is not running or not there, and all that hangs on it.
+            new EngineDown(),
+            new OutputIdle(),
+            new DeviceGone(),
+            new DeviceFallback(),
             // What must arrive and does not.
             new Missing(),
             new SceneGap(),
-            // What must not arrive and does.
-            new Leak(),
+            // The same sound more than once.
+            new Double(),
+            new DoubleFaint(),
+            // What is kept so that it cannot be cut apart.
             new TrackMixed(),
-            // Ends that disagree.
+            // Ends that disagree, and what only waits to go wrong.
             new RateCable(),
-            // What is not there, or not running.
-            new DeviceGone(),
-            new DeviceFallback(),
-            new EngineDown(),
             new EngineManual(),
-            new OutputIdle(),
             new CaptureIdle());
 
     /** The audit with all rules at the usual thresholds. */
