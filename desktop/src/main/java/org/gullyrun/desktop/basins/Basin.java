@@ -2,6 +2,7 @@ package org.gullyrun.desktop.basins;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
 import javafx.scene.control.Tooltip;
@@ -126,11 +127,12 @@ final class Basin extends Pane {
             token.getChildren().add(glyph);
         }
         Selection.Pair pair = new Selection.Pair(drop.source(), hearing.outlet());
-        Tooltip.install(token, new Tooltip(drop.said()));
+        String said = said(drop);
+        Tooltip.install(token, new Tooltip(said));
         token.setId("token-" + pair.source() + "-" + pair.outlet());
         token.setFocusTraversable(true);
         token.setAccessibleRole(AccessibleRole.BUTTON);
-        token.setAccessibleText(drop.said());
+        token.setAccessibleText(said);
         token.setOnMouseClicked(e -> {
             store.select(pair);
             e.consume();
@@ -144,6 +146,14 @@ final class Basin extends Pane {
         tokens.add(token);
         pairs.add(pair);
         getChildren().add(token);
+    }
+
+    private String said(Hearing.Drop drop) {
+        boolean arrives = !Double.isNaN(drop.level());
+        return store.state().reading().rig().name(drop.source()) + " at " + hearing.name() + ": "
+                + drop.verdict().word()
+                + (arrives ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level()) : "")
+                + (drop.where().isEmpty() ? "" : ", in " + drop.where());
     }
 
     private void name(double width, boolean bad) {

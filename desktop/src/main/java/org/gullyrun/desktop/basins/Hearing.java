@@ -2,7 +2,6 @@ package org.gullyrun.desktop.basins;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
@@ -31,7 +30,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
      * @param verdict what the audit says, in the worst scene
      * @param level dBFS, NaN if nothing arrives
      * @param loud whether it is shown as trouble
-     * @param said the whole in words
+     * @param where the name of the scene that it is of, where all are shown and it is trouble; else empty
      */
     record Drop(
             String source,
@@ -39,7 +38,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
             Verdict verdict,
             double level,
             boolean loud,
-            String said) {}
+            String where) {}
 
     /** Whether anything in it is trouble. */
     boolean isBad() {
@@ -61,19 +60,14 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
                         cell.verdict(),
                         cell.usualLevel(),
                         reading.isLoud(cell),
-                        said(cell, reading.scenes().get(scene), state.scene() < 0)));
+                        state.scene() < 0 && cell.verdict().isTrouble()
+                                ? reading.scenes().get(scene).name()
+                                : ""));
             }
         }
         List<SceneReading> scenes =
                 state.scene() >= 0 ? List.of(reading.scenes().get(state.scene())) : reading.scenes();
         boolean coil = scenes.stream().anyMatch(s -> s.endsLoop(s.graph().point(outlet.id())));
         return new Hearing(outlet.id(), outlet.name(), coil, List.copyOf(drops));
-    }
-
-    private static String said(CellReading cell, SceneReading scene, boolean all) {
-        String level = cell.delivery().arrives() ? String.format(Locale.ROOT, ", %.1f dBFS", cell.usualLevel()) : "";
-        return cell.source().name() + " at " + cell.outlet().name() + ": "
-                + cell.verdict().word() + level
-                + (all && cell.verdict().isTrouble() ? ", in " + scene.name() : "");
     }
 }

@@ -217,13 +217,12 @@ final class MapBuilder {
             for (int c = 0; c < node.columns.size(); c++) {
                 String from = node.rows.get(r).point();
                 String to = node.columns.get(c).point();
-                int row = r;
-                int column = c;
-                segments.forEach((key, segment) -> {
-                    if (key.from().equals(from) && key.to().equals(to) && segment.here) {
-                        node.crossings.add(new MapNode.Crossing(row, column, key, segment.open, segment.wanted));
-                    }
-                });
+                // A crossing belongs to its row: the strip or the input.
+                SegmentKey key = new SegmentKey(from, to, node.rows.get(r).element());
+                Segment segment = segments.get(key);
+                if (segment != null && segment.here) {
+                    node.crossings.add(new MapNode.Crossing(r, c, key, segment.open, segment.wanted));
+                }
             }
         }
     }

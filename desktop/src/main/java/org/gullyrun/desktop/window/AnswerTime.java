@@ -54,6 +54,7 @@ public final class AnswerTime {
         List<Double> times = new ArrayList<>();
         new AnimationTimer() {
             private Reading before = store.state().reading();
+            private boolean drawn;
             private long began;
             private int frames;
             private int quiet;
@@ -61,7 +62,8 @@ public final class AnswerTime {
 
             @Override
             public void handle(long now) {
-                if (workbench.scene().lookup(".bank") == null) {
+                drawn = drawn || workbench.scene().lookup(".bank") != null;
+                if (!drawn) {
                     return;
                 }
                 if (began == 0) {
