@@ -19,8 +19,8 @@ import org.gullyrun.desktop.state.Store;
 
 /** Measures how long the real window takes to answer a change: from the change to the frame that shows what follows. */
 public final class AnswerTime {
-    private static final int CHANGES = 60;
-    private static final int WARMING = 20;
+    private static final int CHANGES = 160;
+    private static final int WARMING = 120;
     private static final int QUIET_FRAMES = 25;
 
     private AnswerTime() {}

@@ -38,6 +38,10 @@ import org.gullyrun.desktop.way.WayView;
 
 /** The window: its parts in their places, its keys, its files. */
 public final class Workbench {
+    /** The one style sheet. */
+    static final String SHEET =
+            Objects.requireNonNull(Nodes.class.getResource("sheet.css")).toExternalForm();
+
     private static final double TEXT = 13;
     private static final Duration MESSAGE = Duration.seconds(4);
 
@@ -80,9 +84,7 @@ public final class Workbench {
         message.setOnMouseClicked(e -> store.dismiss());
         StackPane root = new StackPane(frame, message, overlay);
         this.scene = new Scene(root, 1280, 800);
-        scene.getStylesheets()
-                .add(Objects.requireNonNull(Nodes.class.getResource("sheet.css"))
-                        .toExternalForm());
+        scene.getStylesheets().add(SHEET);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         stage.setScene(scene);
         stage.setMinWidth(900);

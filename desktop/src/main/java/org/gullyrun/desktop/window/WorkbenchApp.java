@@ -7,6 +7,8 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
+import javafx.scene.Scene;
+import javafx.scene.layout.StackPane;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
@@ -62,6 +64,22 @@ public final class WorkbenchApp extends Application {
 
     @Override
     public void start(Stage stage) {
+        Remembered remembered = new Remembered(Remembered.usualFile());
+        // The bare sheet first, in its place and colour: the window answers the command before its parts are made.
+        StackPane sheet = new StackPane();
+        Scene bare = new Scene(sheet);
+        bare.getStylesheets().add(Workbench.SHEET);
+        if (remembered.number("night", 0) > 0) {
+            sheet.getStyleClass().add("night");
+        }
+        stage.setTitle("Gullyrun");
+        stage.setScene(bare);
+        place(stage, remembered);
+        stage.show();
+        Platform.runLater(() -> fill(stage));
+    }
+
+    private void fill(Stage stage) {
         Type.load();
         Opened opened = OPENING.get().join();
         Store made = opened.store;
@@ -78,8 +96,6 @@ public final class WorkbenchApp extends Application {
         if (opened.problem != null) {
             made.tell(opened.problem);
         }
-        place(stage, opened.remembered);
-        stage.show();
     }
 
     private static void place(Stage stage, Remembered remembered) {
