@@ -99,7 +99,7 @@ public final class FindField extends TextField {
             popup.hide();
         } else {
             list.getStylesheets().setAll(getScene().getStylesheets());
-            list.getStyleClass().setAll("root", "popup-panel");
+            list.getStyleClass().setAll("root", "popup-panel", "flat");
             Nodes.mark(list, "popup", true);
             if (getScene().getRoot().getStyleClass().contains("night")) {
                 list.getStyleClass().add("night");
