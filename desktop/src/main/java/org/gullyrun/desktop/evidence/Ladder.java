@@ -64,7 +64,7 @@ final class Ladder extends VBox {
         String middle = ways.size() == 1 ? "the way" : state.shown().ways().size() + " ways";
         HBox head = new HBox(
                 cell(label(isCircle() ? "dB" : "dBFS", "caption"), 46, Pos.CENTER_RIGHT),
-                rails(null),
+                rails(),
                 label(middle, "caption"),
                 Nodes.spacer(),
                 label("ms", "caption"));
@@ -161,7 +161,7 @@ final class Ladder extends VBox {
                 .orElse(0.0);
     }
 
-    private Pane rails(@org.jspecify.annotations.Nullable Rung rung) {
+    private Pane rails() {
         Pane pane = new Pane();
         double width = (14 + RAIL * (ways.size() - 1) + 12) * u;
         pane.setMinWidth(width);
@@ -175,7 +175,7 @@ final class Ladder extends VBox {
         Label levelLabel = label(unit, "figures");
         Label delayLabel = label(number(delay), "figures");
         boolean bad = isBad(rung);
-        Label name = label(pointName(rung.point), bad ? "bad-text" : "soft-not");
+        Label name = label(pointName(rung.point), bad ? "bad-text" : "plain");
         name.getStyleClass().add("strong");
         VBox words = new VBox(name);
         words.setPadding(new javafx.geometry.Insets(1, 0, 4, 0));
@@ -185,7 +185,7 @@ final class Ladder extends VBox {
         }
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMinWidth(0);
-        Pane rails = rails(rung);
+        Pane rails = rails();
         double height = (sub.isEmpty() ? 28 : 42) * u;
         for (int w = 0; w < ways.size(); w++) {
             rail(rails, rung, w, index == 0, last, passing[w]);

@@ -181,7 +181,7 @@ public final class HeadView extends HBox {
         }
         verdict.setGraphic(counts);
         verdict.setAccessibleText("Verdict: " + said);
-        verdict.setTooltip(new Tooltip(said.toString().strip().replace(" ", " ") + ". Click for the findings."));
+        verdict.setTooltip(new Tooltip(said.toString().strip() + ". Click for the findings."));
     }
 
     private void scenes(State before, State now) {

@@ -10,14 +10,14 @@ final class History {
     /** One step: changes to the rig of a survey, and their name for people. */
     record Entry(String survey, List<Change> changes, String name) {}
 
+    /** Stands for the case as it was opened. */
+    private static final Object START = new Object();
+
     private final List<Entry> entries = new ArrayList<>();
     private int at;
-    private int savedAt;
+    private Object saved = START;
 
     void did(String survey, List<Change> changes, String name) {
-        if (savedAt > at) {
-            savedAt = -1; // what is in the file can no longer be reached
-        }
         entries.subList(at, entries.size()).clear();
         entries.add(new Entry(survey, changes, name));
         at++;
@@ -33,12 +33,21 @@ final class History {
         return at == entries.size() ? null : entries.get(at++);
     }
 
-    void saved() {
-        savedAt = at;
+    /**
+     * The step done last, by which a state of the case is known again. It is compared as this very object: another step
+     * in its place, even an equal one, may stand on other steps.
+     */
+    Object mark() {
+        return at == 0 ? START : entries.get(at - 1);
+    }
+
+    /** The case as it stood at a mark is in the file. */
+    void saved(Object mark) {
+        saved = mark;
     }
 
     boolean isUnsaved() {
-        return savedAt != at;
+        return saved != mark();
     }
 
     String undoName() {
@@ -52,6 +61,6 @@ final class History {
     void clear() {
         entries.clear();
         at = 0;
-        savedAt = 0;
+        saved = START;
     }
 }

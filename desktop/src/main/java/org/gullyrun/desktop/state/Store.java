@@ -36,6 +36,7 @@ public final class Store implements AutoCloseable {
     private final History history = new History();
     private final ExecutorService reader = worker("reader");
     private final ExecutorService mender = worker("mender");
+    private final ExecutorService filer = worker("filer");
     private final AtomicLong newest = new AtomicLong();
     private final AtomicLong newestRemedies = new AtomicLong();
     private State state;
@@ -43,12 +44,12 @@ public final class Store implements AutoCloseable {
     /** A store on a case; it is audited once, here and now, so that there is something whole to show. */
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread) {
         this.interfaceThread = interfaceThread;
-        this.state = fresh(what, file, false, 1);
+        Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
+        this.state = fresh(what, file, reading, false, 1);
     }
 
-    private State fresh(Case what, @Nullable Path file, boolean night, double textScale) {
+    private static State fresh(Case what, @Nullable Path file, Reading reading, boolean night, double textScale) {
         String survey = what.surveys().getFirst().id();
-        Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
         return new State(
                 what,
                 file,
@@ -226,38 +227,65 @@ public final class Store implements AutoCloseable {
 
     // What a person wants: files.
 
-    /** Opens a case in place of this one. */
-    public boolean open(Path file) {
-        try {
-            replace(CaseFiles.open(file), file);
-            return true;
-        } catch (CaseProblem e) {
-            tell(new Message(e.getMessage() + " The case that was open is still open.", true));
-            return false;
-        }
+    /**
+     * Opens a case in place of this one, off the interface thread.
+     *
+     * @param then done once it is shown; not if the file cannot be read, which is told
+     */
+    public void open(Path file, Runnable then) {
+        filer.execute(() -> {
+            try {
+                Case what = CaseFiles.open(file);
+                Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
+                interfaceThread.accept(() -> {
+                    show(what, file, reading);
+                    then.run();
+                });
+            } catch (CaseProblem e) {
+                String why = e.getMessage() + " The case that was open is still open.";
+                interfaceThread.accept(() -> tell(new Message(why, true)));
+            }
+        });
     }
 
-    /** Shows a case in place of this one. */
-    public void replace(Case what, @Nullable Path file) {
+    /** Shows a case that is in no file yet in place of this one. */
+    public void replace(Case what) {
+        filer.execute(() -> {
+            Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
+            interfaceThread.accept(() -> show(what, null, reading));
+        });
+    }
+
+    private void show(Case what, @Nullable Path file, Reading reading) {
         newest.incrementAndGet();
         newestRemedies.incrementAndGet();
         history.clear();
-        next(fresh(what, file, state.night(), state.textScale()));
+        next(fresh(what, file, reading, state.night(), state.textScale()));
     }
 
-    /** Saves to a file and goes on with that file. */
-    public boolean save(Path file) {
-        try {
-            CaseFiles.save(state.what(), file);
-            history.saved();
-            next(state.withFile(file)
-                    .withHistory(false, history.undoName(), history.redoName())
-                    .withMessage(new Message("Saved " + file.getFileName() + ".", false)));
-            return true;
-        } catch (CaseProblem e) {
-            tell(new Message(String.valueOf(e.getMessage()), true));
-            return false;
-        }
+    /**
+     * Saves the case as it stands now, off the interface thread, and goes on with that file. What is changed meanwhile
+     * counts as not saved.
+     *
+     * @param then done once it is saved; not if it cannot be, which is told
+     */
+    public void save(Path file, Runnable then) {
+        Case what = state.what();
+        Object mark = history.mark();
+        filer.execute(() -> {
+            try {
+                CaseFiles.save(what, file);
+                interfaceThread.accept(() -> {
+                    history.saved(mark);
+                    next(state.withFile(file)
+                            .withHistory(history.isUnsaved(), history.undoName(), history.redoName())
+                            .withMessage(new Message("Saved " + file.getFileName() + ".", false)));
+                    then.run();
+                });
+            } catch (CaseProblem e) {
+                interfaceThread.accept(() -> tell(new Message(String.valueOf(e.getMessage()), true)));
+            }
+        });
     }
 
     // Computing.
@@ -301,5 +329,6 @@ public final class Store implements AutoCloseable {
     public void close() {
         reader.shutdownNow();
         mender.shutdownNow();
+        filer.shutdown(); // what is being saved is saved to the end
     }
 }

@@ -146,7 +146,7 @@ public final class Workbench {
                 "Open the sample show",
                 List.of(),
                 "",
-                () -> kept(() -> store.replace(SampleShow.make(), null))));
+                () -> kept(() -> store.replace(SampleShow.make()))));
         all.add(new Action(
                 "night",
                 "Look",
@@ -290,32 +290,34 @@ public final class Workbench {
     }
 
     private void openNow(Path file) {
-        if (store.open(file)) {
-            remembered.opened(file);
-            remembered.save();
-        }
+        store.open(file, () -> recall(file));
     }
 
     private void save(Runnable then) {
         Path file = store.state().file();
         if (file == null) {
             saveAs(then);
-        } else if (store.save(file)) {
-            remembered.opened(file);
-            then.run();
+        } else {
+            saveTo(file, then);
         }
     }
 
     private void saveAs(Runnable then) {
         String suggested =
                 store.state().what().title().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
-        files.toSave(suggested.isEmpty() ? "case" : suggested).ifPresent(file -> {
-            if (store.save(file)) {
-                remembered.opened(file);
-                remembered.save();
-                then.run();
-            }
+        files.toSave(suggested.isEmpty() ? "case" : suggested).ifPresent(file -> saveTo(file, then));
+    }
+
+    private void saveTo(Path file, Runnable then) {
+        store.save(file, () -> {
+            recall(file);
+            then.run();
         });
+    }
+
+    private void recall(Path file) {
+        remembered.opened(file);
+        remembered.save();
     }
 
     /** Does something that would lose unsaved changes, after asking what is to become of them. */

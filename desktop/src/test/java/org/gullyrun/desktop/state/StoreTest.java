@@ -105,18 +105,60 @@ class StoreTest {
     void savingAndOpeningKeepsTheCaseAndTellsWhatFails() throws Exception {
         offTheArchive();
         Path file = folder.resolve("night.json");
-        assertTrue(store.save(file));
+        boolean[] done = new boolean[2];
+        store.save(file, () -> done[0] = true);
+        until(() -> done[0]);
         assertFalse(store.state().unsaved());
         store.undo();
         assertTrue(store.state().unsaved(), "what is in the file is no longer what is shown");
         Case before = store.state().what();
         Path broken = Files.writeString(folder.resolve("broken.json"), "{\"format\": \"gullyrun case\", ");
-        assertFalse(store.open(broken));
+        store.open(broken, () -> done[1] = true);
+        until(() -> store.state().message() != null && store.state().message().isError());
         assertTrue(
                 store.state().message().text().contains("line 1"),
                 store.state().message().text());
         assertEquals(before, store.state().what());
-        assertTrue(store.open(file));
+        assertFalse(done[1]);
+        store.open(file, () -> done[1] = true);
+        until(() -> done[1]);
         assertFalse(leaks());
+    }
+
+    @Test
+    void whatIsChangedWhileSavingCountsAsNotSaved() throws Exception {
+        offTheArchive();
+        boolean[] done = {false};
+        Path file = folder.resolve("night.json");
+        store.save(file, () -> done[0] = true);
+        store.undo();
+        until(() -> done[0]);
+        assertTrue(store.state().unsaved());
+        assertFalse(org.gullyrun.core.casefile.CaseFiles.open(file)
+                .equals(store.state().what()));
+        store.redo();
+        assertFalse(store.state().unsaved(), "now it is again what the file holds");
+    }
+
+    @Test
+    void aFileThatCannotBeWrittenLeavesTheChangesUnsaved() throws Exception {
+        offTheArchive();
+        boolean[] done = {false};
+        store.save(folder.resolve("no/such/folder/night.json"), () -> done[0] = true);
+        until(() -> store.state().message() != null && store.state().message().isError());
+        assertTrue(store.state().unsaved());
+        assertFalse(done[0]);
+    }
+
+    @Test
+    void anotherChangeInThePlaceOfTheOneBeingSavedIsNotTakenForIt() throws Exception {
+        offTheArchive();
+        boolean[] done = {false};
+        store.save(folder.resolve("night.json"), () -> done[0] = true);
+        store.undo();
+        store.change(
+                List.of(Change.set(store.state().surveyShown().rig(), "in-effects", Productions.TRACK.of(5), false)));
+        until(() -> done[0]);
+        assertTrue(store.state().unsaved(), "as many steps, but another one");
     }
 }

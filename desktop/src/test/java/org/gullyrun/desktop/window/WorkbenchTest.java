@@ -148,7 +148,8 @@ class WorkbenchTest {
         robot.clickOn("#scene-1");
         assertEquals("Sky", state().reading().scenes().get(state().scene()).name());
         robot.clickOn("#token-charts-live");
-        until(() -> robot.lookup("#pill-in-charts-scene").tryQuery().isPresent());
+        until(() -> state().remedies() != null
+                && robot.lookup("#pill-in-charts-scene").tryQuery().isPresent());
         robot.clickOn("#pill-in-charts-scene");
         until(() -> !has("scene.gap:charts>live"));
         robot.push(KeyCode.OPEN_BRACKET);
@@ -177,7 +178,8 @@ class WorkbenchTest {
                     store.lookAt(2);
                 })
                 .get();
-        until(() -> robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        until(() -> state().remedies() != null
+                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
         robot.doubleClickOn("#set-in-music-level").write("loud").push(KeyCode.ENTER);
         Node field = robot.lookup("#set-in-music-level").query();
         assertTrue(field.getPseudoClassStates().toString().contains("wrong"));
