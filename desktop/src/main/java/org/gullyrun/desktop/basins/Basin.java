@@ -1,8 +1,11 @@
 package org.gullyrun.desktop.basins;
 
-import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
 import javafx.scene.control.Tooltip;
@@ -35,12 +38,17 @@ final class Basin extends Pane {
     private static final double BOTTOM = 74;
     private static final double NAME = 94;
 
+    /** A token as it stands, built about x = 0 and moved to its place. */
+    private record Token(Hearing.Drop drop, double scale, Group node) {}
+
     private final Store store;
-    private final Hearing hearing;
     private final double width;
     private final double u;
-    private final List<Group> tokens = new ArrayList<>();
-    private final List<Selection.Pair> pairs = new ArrayList<>();
+    private final Group bed = new Group();
+    private final Group tokens = new Group();
+    private final Text name;
+    private final Map<String, Token> bySource = new LinkedHashMap<>();
+    private Hearing hearing;
 
     Basin(Store store, Hearing hearing, double width, double textScale) {
         this.store = store;
@@ -51,18 +59,46 @@ final class Basin extends Pane {
         setId("basin-" + hearing.outlet());
         setPrefSize(width, BasinsView.HEIGHT * u);
         setMinWidth(width);
-        draw(width, hearing.isBad(), hearing.coil());
-        place(hearing.drops(), width);
-        name(width, hearing.isBad());
-        interaction();
+        name = name();
+        getChildren().addAll(bed, tokens, name);
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.BUTTON);
+        setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                store.select(new Selection.OfOutlet(hearing.outlet()));
+                e.consume();
+            }
+        });
+        draw();
+        place();
+        describe();
     }
 
-    /** Whether it shows just this already. */
-    boolean shows(Hearing other, double otherWidth, double textScale) {
-        return hearing.equals(other) && width == otherWidth && u == textScale;
+    /** Shows something else that the same outlet hears; false if it has to be made anew for that. */
+    boolean show(Hearing other, double otherWidth, double textScale) {
+        if (!hearing.outlet().equals(other.outlet())
+                || !hearing.name().equals(other.name())
+                || width != otherWidth
+                || u != textScale) {
+            return false;
+        }
+        Hearing before = hearing;
+        hearing = other;
+        if (before.isBad() != other.isBad() || before.coil() != other.coil()) {
+            draw();
+        }
+        if (!before.drops().equals(other.drops())) {
+            place();
+        }
+        if (!before.equals(other)) {
+            describe();
+        }
+        return true;
     }
 
-    private void draw(double width, boolean bad, boolean coil) {
+    private void draw() {
+        bed.getChildren().clear();
         double left = 8 * u;
         double right = width - 8 * u;
         double top = RIM * u;
@@ -78,11 +114,11 @@ final class Basin extends Pane {
                 new LineTo(right - 4 * u, top + 2 * u),
                 new QuadCurveTo(right - 4 * u, top - 3 * u, right, top - 3 * u));
         basin.getStyleClass().add("basin");
-        if (bad) {
+        if (hearing.isBad()) {
             basin.getStyleClass().add("bad");
         }
-        getChildren().add(basin);
-        if (coil) {
+        bed.getChildren().add(basin);
+        if (hearing.coil()) {
             Path turns = new Path(new MoveTo(right - 36 * u, top - 2 * u));
             for (int i = 0; i < 3; i++) {
                 double x = right - 36 * u + (i + 1) * 10 * u;
@@ -90,22 +126,45 @@ final class Basin extends Pane {
             }
             turns.getStyleClass().add("coil");
             Tooltip.install(turns, new Tooltip("Sound that has gone round in a loop ends here."));
-            getChildren().add(turns);
+            bed.getChildren().add(turns);
         }
     }
 
-    private void place(List<Hearing.Drop> drops, double width) {
+    private void place() {
+        List<Hearing.Drop> drops = hearing.drops();
         double from = (drops.size() > 7 ? 17 : 22) * u;
         double room = width - 2 * from;
         double step = drops.size() < 2 ? 0 : Math.min(17 * u, room / (drops.size() - 1));
         double x = width / 2 - step * (drops.size() - 1) / 2;
         double scale = u * (step > 0 && step < 9.5 * u ? 0.66 : step > 0 && step < 12 * u ? 0.8 : 0.95);
+        Set<String> heard = new HashSet<>();
         for (int i = 0; i < drops.size(); i++) {
-            token(drops.get(i), x + i * step, scale);
+            Hearing.Drop drop = drops.get(i);
+            heard.add(drop.source());
+            Token known = bySource.get(drop.source());
+            if (known == null || known.scale != scale || !known.drop.equals(drop)) {
+                Token made = new Token(drop, scale, token(drop, scale));
+                int at = known == null ? -1 : tokens.getChildren().indexOf(known.node);
+                if (at >= 0) {
+                    tokens.getChildren().set(at, made.node);
+                } else {
+                    tokens.getChildren().add(Math.min(i, tokens.getChildren().size()), made.node);
+                }
+                bySource.put(drop.source(), made);
+                known = made;
+            }
+            known.node.setTranslateX(x + i * step);
         }
+        bySource.values().removeIf(token -> {
+            boolean gone = !heard.contains(token.drop.source());
+            if (gone) {
+                tokens.getChildren().remove(token.node);
+            }
+            return gone;
+        });
     }
 
-    private void token(Hearing.Drop drop, double x, double scale) {
+    private Group token(Hearing.Drop drop, double scale) {
         boolean missing = drop.verdict() == Verdict.MISSING;
         boolean leak = drop.verdict() == Verdict.LEAK;
         boolean twice = drop.verdict() == Verdict.DOUBLE;
@@ -114,14 +173,14 @@ final class Basin extends Pane {
         Group token = new Group();
         token.getStyleClass().add("token");
         if (!missing && !leak) {
-            token.getChildren().add(Nodes.line(x, y + 6 * u, x, BOTTOM * u - u, "stem"));
+            token.getChildren().add(Nodes.line(0, y + 6 * u, 0, BOTTOM * u - u, "stem"));
         }
-        Circle hit = new Circle(x, y, 9 * u);
+        Circle hit = new Circle(0, y, 9 * u);
         hit.getStyleClass().add("token-hit");
         token.getChildren().add(hit);
         for (int i = 0; i < (twice ? 2 : 1); i++) {
             SVGPath glyph = Glyph.of(drop.sourceClass(), scale);
-            glyph.setTranslateX(x + (twice ? (i == 0 ? -3.4 : 3.4) * scale : 0));
+            glyph.setTranslateX(twice ? (i == 0 ? -3.4 : 3.4) * scale : 0);
             glyph.setTranslateY(y + (twice ? (i == 0 ? 2.4 : -2.4) * scale : 0));
             glyph.getStyleClass().add(missing ? "hollow" : (leak || twice) && drop.loud() ? "bad" : "water");
             token.getChildren().add(glyph);
@@ -143,9 +202,7 @@ final class Basin extends Pane {
                 e.consume();
             }
         });
-        tokens.add(token);
-        pairs.add(pair);
-        getChildren().add(token);
+        return token;
     }
 
     private String said(Hearing.Drop drop) {
@@ -156,43 +213,31 @@ final class Basin extends Pane {
                 + (drop.where().isEmpty() ? "" : ", in " + drop.where());
     }
 
-    private void name(double width, boolean bad) {
+    private Text name() {
         Font font = Type.water(13 * u);
         String fitted = Type.fit(hearing.name(), font, width - 8 * u);
-        Text name = Nodes.text(fitted, font, width / 2 - Type.width(fitted, font) / 2, NAME * u, "water", "basin-name");
-        if (bad) {
-            name.getStyleClass().add("bad");
-        }
-        getChildren().add(name);
+        return Nodes.text(fitted, font, width / 2 - Type.width(fitted, font) / 2, NAME * u, "water", "basin-name");
     }
 
-    private void interaction() {
-        setFocusTraversable(true);
-        setAccessibleRole(AccessibleRole.BUTTON);
+    private void describe() {
+        Nodes.mark(name, "bad", hearing.isBad());
         long troubles = hearing.drops().stream().filter(Hearing.Drop::loud).count();
         setAccessibleText(hearing.name() + ": " + hearing.drops().size() + " sources"
                 + (troubles > 0 ? ", " + troubles + " in trouble" : "")
                 + (hearing.coil() ? ", a loop ends here" : ""));
-        setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
-        setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
-                store.select(new Selection.OfOutlet(hearing.outlet()));
-                e.consume();
-            }
-        });
     }
 
     /** Marks the basin and token that are selected. */
     void select(Selection selection, Shown shown) {
         boolean mine = selection instanceof Selection.OfOutlet(String id) && id.equals(hearing.outlet());
         Nodes.mark(this, "selected", mine);
-        for (int i = 0; i < tokens.size(); i++) {
-            Selection.Pair pair = pairs.get(i);
-            boolean on = selection.equals(pair)
+        for (Token token : bySource.values()) {
+            String source = token.drop.source();
+            boolean on = selection.equals(new Selection.Pair(source, hearing.outlet()))
                     || shown.cell() != null
-                            && shown.cell().source().id().equals(pair.source())
-                            && shown.cell().outlet().id().equals(pair.outlet());
-            Nodes.mark(tokens.get(i), "selected", on);
+                            && shown.cell().source().id().equals(source)
+                            && shown.cell().outlet().id().equals(hearing.outlet());
+            Nodes.mark(token.node, "selected", on);
         }
     }
 }

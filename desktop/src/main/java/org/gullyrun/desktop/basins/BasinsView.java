@@ -69,8 +69,8 @@ public final class BasinsView extends StackPane {
         for (int o = 0; o < outlets.size(); o++) {
             Hearing hearing = Hearing.of(state, o);
             Node known = o < children.size() ? children.get(o) : null;
-            // Only a basin that hears something else is drawn anew.
-            if (!(known instanceof Basin basin && basin.shows(hearing, width, state.textScale()))) {
+            // A basin takes over what it now hears; only one of another size or name is made anew.
+            if (!(known instanceof Basin basin && basin.show(hearing, width, state.textScale()))) {
                 Basin drawn = new Basin(store, hearing, width, state.textScale());
                 if (o < children.size()) {
                     children.set(o, drawn);

@@ -121,18 +121,27 @@ final class SettingEditor {
 
     private Node number(String unit) {
         TextField field = new TextField(shown());
+        field.setUserData(field.getText());
         field.getStyleClass().add("number-field");
         field.setPrefColumnCount(5);
         named(field);
         field.setOnAction(e -> enter(field));
         field.focusedProperty().addListener((o, was, is) -> {
-            if (!is && !field.getText().equals(shown())) {
+            // Only a person leaves a field that is in the window; one that is taken out of it has been left by nobody.
+            if (!is && field.getScene() != null && !field.getText().equals(shown())) {
                 enter(field);
             }
         });
         HBox box = new HBox(4, field, Nodes.label(unit, "small", "caption"));
         box.setAlignment(Pos.CENTER_LEFT);
         return box;
+    }
+
+    /** Puts what was being typed into the field that stands in its place now. */
+    static void takeOver(TextField was, TextField is) {
+        if (was.getUserData() instanceof String shown && !was.getText().equals(shown)) {
+            is.setText(was.getText());
+        }
     }
 
     private String shown() {

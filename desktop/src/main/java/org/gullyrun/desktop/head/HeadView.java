@@ -1,11 +1,13 @@
 package org.gullyrun.desktop.head;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Group;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -31,7 +33,12 @@ public final class HeadView extends HBox {
     private static final double WIDEST_TITLE = 260;
     private static final double WIDEST_SCENES = 380;
 
+    private static final List<Severity> VERDICT = List.of(Severity.CRITICAL, Severity.MAJOR, Severity.MINOR);
+
     private final Store store;
+    private final List<Label> counts = new ArrayList<>();
+    private String verdictTold = "";
+    private double verdictScale;
     private final Supplier<List<Action>> actions;
     private final Supplier<List<Path>> recent;
     private final java.util.function.Consumer<Path> openRecent;
@@ -133,9 +140,11 @@ public final class HeadView extends HBox {
         // Up to some six scenes all stay in sight; with more, the row can be scrolled.
         tabs.setMinWidth(Math.min(WIDEST_SCENES * u, scenes.prefWidth(-1) + 2));
         title.setText((now.unsaved() ? "• " : "") + now.what().title());
-        title.setTooltip(new Tooltip(
-                (now.file() == null ? "not in a file yet" : now.file().toString())
-                        + (now.unsaved() ? ", with unsaved changes" : "")));
+        if (before == now || before.file() != now.file() || before.unsaved() != now.unsaved()) {
+            title.setTooltip(new Tooltip(
+                    (now.file() == null ? "not in a file yet" : now.file().toString())
+                            + (now.unsaved() ? ", with unsaved changes" : "")));
+        }
         title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
         Survey shown = now.surveyShown();
         survey.setText(shown.name() + (shown.date().isEmpty() ? "" : " · " + shown.date()));
@@ -150,38 +159,53 @@ public final class HeadView extends HBox {
             }
         }
         scenes(before, now);
-        undo.setDisable(now.undo().isEmpty());
-        redo.setDisable(now.redo().isEmpty());
-        undo.setTooltip(new Tooltip("Undo: " + now.undo() + " (Ctrl+Z)"));
-        redo.setTooltip(new Tooltip("Redo: " + now.redo() + " (Ctrl+Y)"));
-        undo.setAccessibleText("Undo " + now.undo());
-        redo.setAccessibleText("Redo " + now.redo());
+        if (before == now || !before.undo().equals(now.undo()) || !before.redo().equals(now.redo())) {
+            undo.setDisable(now.undo().isEmpty());
+            redo.setDisable(now.redo().isEmpty());
+            undo.setTooltip(new Tooltip("Undo: " + now.undo() + " (Ctrl+Z)"));
+            redo.setTooltip(new Tooltip("Redo: " + now.redo() + " (Ctrl+Y)"));
+            undo.setAccessibleText("Undo " + now.undo());
+            redo.setAccessibleText("Redo " + now.redo());
+        }
         if (before == now || before.reading() != now.reading() || before.textScale() != u) {
             verdict(now);
         }
     }
 
     private void verdict(State now) {
-        HBox counts = new HBox(7);
-        counts.setAlignment(Pos.CENTER_LEFT);
         StringBuilder said = new StringBuilder();
-        for (Severity severity : List.of(Severity.CRITICAL, Severity.MAJOR, Severity.MINOR)) {
-            long n = now.reading().count(severity);
-            said.append(n).append(' ').append(severity.word()).append(' ');
-            var label = Nodes.label(Long.toString(n), "strong");
-            label.getStyleClass()
-                    .add(
-                            n == 0
-                                    ? "soft"
-                                    : severity == Severity.CRITICAL
-                                            ? "bad-text"
-                                            : severity == Severity.MAJOR ? "warn-text" : "soft");
-            label.setWrapText(false);
-            counts.getChildren().addAll(new Tally(severity, 0.9 * now.textScale()), label);
+        for (Severity severity : VERDICT) {
+            said.append(now.reading().count(severity))
+                    .append(' ')
+                    .append(severity.word())
+                    .append(' ');
         }
-        verdict.setGraphic(counts);
-        verdict.setAccessibleText("Verdict: " + said);
-        verdict.setTooltip(new Tooltip(said.toString().strip() + ". Click for the findings."));
+        String told = said.toString().strip();
+        if (told.equals(verdictTold) && verdictScale == now.textScale()) {
+            return;
+        }
+        if (verdictScale != now.textScale()) {
+            HBox row = new HBox(7);
+            row.setAlignment(Pos.CENTER_LEFT);
+            counts.clear();
+            for (Severity severity : VERDICT) {
+                Label count = Nodes.label("", "strong", "count");
+                count.setWrapText(false);
+                counts.add(count);
+                row.getChildren().addAll(new Tally(severity, 0.9 * now.textScale()), count);
+            }
+            verdict.setGraphic(row);
+        }
+        for (int i = 0; i < VERDICT.size(); i++) {
+            long n = now.reading().count(VERDICT.get(i));
+            counts.get(i).setText(Long.toString(n));
+            Nodes.mark(counts.get(i), "none", n == 0);
+            Nodes.mark(counts.get(i), VERDICT.get(i).word(), n > 0);
+        }
+        verdictTold = told;
+        verdictScale = now.textScale();
+        verdict.setAccessibleText("Verdict: " + told);
+        verdict.setTooltip(new Tooltip(told + ". Click for the findings."));
     }
 
     private void scenes(State before, State now) {

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.look;
 
 import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -41,6 +42,19 @@ public final class Nodes {
         Line line = new Line(x1, y1, x2, y2);
         line.getStyleClass().addAll(classes);
         return line;
+    }
+
+    /** A hairline across, with air above and below. */
+    public static Node rule() {
+        Line line = new Line(0, 0, 1, 0);
+        line.getStyleClass().add("rule");
+        HBox holder = new HBox(line);
+        holder.setPadding(new Insets(6, 0, 6, 0));
+        line.endXProperty().bind(holder.widthProperty().subtract(1));
+        line.setManaged(false);
+        line.setTranslateY(6);
+        holder.setMinHeight(12);
+        return holder;
     }
 
     /** Something that takes the room that is left over. */

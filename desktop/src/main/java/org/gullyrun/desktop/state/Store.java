@@ -3,8 +3,10 @@ package org.gullyrun.desktop.state;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -30,6 +32,9 @@ import org.jspecify.annotations.Nullable;
  * wins, and what has been overtaken is dropped.
  */
 public final class Store implements AutoCloseable {
+    /** Remedies are tried only once the answer itself is on screen, ms: they would take the processor away from it. */
+    private static final int AFTER_THE_ANSWER = 60;
+
     private final Consumer<Runnable> interfaceThread;
     private final Audit audit = RuleCatalogue.usual();
     private final List<BiConsumer<State, State>> watchers = new ArrayList<>();
@@ -309,20 +314,28 @@ public final class Store implements AutoCloseable {
     }
 
     private void mend() {
+        if (mender.isShutdown()) {
+            return; // the last frame may still ask after the window was closed
+        }
         long turn = newestRemedies.incrementAndGet();
         Finding finding = state.shown().finding();
         if (finding == null) {
             return;
         }
         Reading reading = state.reading();
-        mender.execute(() -> {
+        Runnable work = () -> {
+            if (turn != newestRemedies.get()) {
+                return;
+            }
             List<Remedy> remedies = new Remedies(audit).find(reading, finding, () -> turn != newestRemedies.get());
             interfaceThread.accept(() -> {
                 if (turn == newestRemedies.get()) {
                     next(state.withRemedies(new RemedyList(finding.identity(), remedies, true)));
                 }
             });
-        });
+        };
+        CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, mender)
+                .execute(work);
     }
 
     @Override

@@ -48,6 +48,9 @@ public final class WayView extends VBox {
                 case FINDINGS -> now.reading().rig().elements().isEmpty() ? "" : open == 0 ? "clear" : open + " open";
             };
             Label label = states.get(step.ordinal());
+            if (label.getText().equals(state) && before != now) {
+                continue; // styles set again are gone through again
+            }
             label.setText(state);
             label.getStyleClass().setAll("label", "small", open == 0 ? "good-text" : "bad-text");
             button.setAccessibleText(step.label() + (state.isEmpty() ? "" : ", " + state));

@@ -73,16 +73,22 @@ public final class AnswerTime {
                         next();
                     }
                 } else if (store.state().reading() != before) {
-                    // Seen in this frame's pulse; it is painted for certain when the second pulse after it begins.
+                    // Seen in this pulse. The next one waits until it is painted before it hands on its own frame: what
+                    // is
+                    // done after that one is done when the answer is painted for certain.
                     frames++;
                     if (frames == 2) {
-                        if (made > WARMING) {
-                            times.add((System.nanoTime() - began) / 1e6);
-                        }
-                        began = 0;
-                        quiet = 0;
+                        Platform.runLater(this::painted);
                     }
                 }
+            }
+
+            private void painted() {
+                if (made > WARMING) {
+                    times.add((System.nanoTime() - began) / 1e6);
+                }
+                began = 0;
+                quiet = 0;
             }
 
             private void next() {

@@ -11,6 +11,7 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
@@ -53,6 +54,7 @@ public final class Workbench {
     private final StackPane middle = new StackPane();
     private final HBox message = new HBox();
     private final Overlay overlay = new Overlay();
+    private final Speck speck = new Speck();
     private final HeadView head;
     private final MapView map;
     private final FindingsView findings;
@@ -82,9 +84,10 @@ public final class Workbench {
         StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
         StackPane.setMargin(message, new Insets(0, 0, BasinsView.HEIGHT + 14, 0));
         message.setOnMouseClicked(e -> store.dismiss());
-        StackPane root = new StackPane(frame, message, overlay);
+        StackPane root = new StackPane(frame, message, overlay, speck);
         this.scene = new Scene(root, 1280, 800);
         scene.getStylesheets().add(SHEET);
+        scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         stage.setScene(scene);
         stage.setMinWidth(900);
@@ -101,6 +104,7 @@ public final class Workbench {
     }
 
     private void update(State before, State now) {
+        speck.stir();
         stage.setTitle(now.what().title() + (now.unsaved() ? " (unsaved)" : "") + " – Gullyrun");
         List<String> classes = scene.getRoot().getStyleClass();
         if (now.night() != classes.contains("night")) {

@@ -188,6 +188,31 @@ class WorkbenchTest {
     }
 
     @Test
+    void whatIsBeingTypedOutlivesADrawingAnewAndIsNotTakenAsEntered(FxRobot robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> {
+                    store.select(new Selection.Pair("music", "live"));
+                    store.lookAt(2);
+                })
+                .get();
+        until(() -> state().remedies() != null
+                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        robot.doubleClickOn("#set-in-music-level")
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("-1");
+        Node before = robot.lookup("#set-in-music-level").query();
+        var rig = state().surveyShown().rig();
+        WaitForAsyncUtils.asyncFx(() -> store.look(false, 1.1)).get();
+        until(() -> robot.lookup("#set-in-music-level").query() != before);
+        assertEquals(rig, state().surveyShown().rig(), "half a number was taken as entered");
+        robot.write("2");
+        var field = (javafx.scene.control.TextField)
+                robot.lookup("#set-in-music-level").query();
+        assertEquals("-12", field.getText());
+        robot.push(KeyCode.ENTER);
+        until(() -> state().surveyShown().rig().get("in-music").get(Productions.INPUT_LEVEL) == -12);
+    }
+
+    @Test
     void unsavedChangesAreAskedAboutBeforeAnotherCaseIsOpened(FxRobot robot) throws Exception {
         robot.clickOn("#token-music-archive");
         until(() -> robot.lookup("#pill-in-music-tracks-2").tryQuery().isPresent());

@@ -1,0 +1,127 @@
+package org.gullyrun.desktop.evidence;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.brief.Wishes;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+
+/** A pair of source and outlet, or a finding: in words, as a ladder, and with what would take the trouble away. */
+final class PairSheet {
+    private final Store store;
+    private final RemediesSheet remedies;
+
+    PairSheet(Store store, RemediesSheet remedies) {
+        this.store = store;
+        this.remedies = remedies;
+    }
+
+    List<Node> ofPair(State state) {
+        List<Node> all = new ArrayList<>();
+        CellReading cell = state.shown().cell();
+        if (cell == null) {
+            return List.of(Nodes.label("This pair is not there any more.", "soft"));
+        }
+        all.add(Nodes.label(cell.source().name() + " → " + cell.outlet().name(), "water-title"));
+        Finding finding = state.shown().finding();
+        if (finding == null) {
+            all.add(Nodes.label(says(state, cell)));
+        } else {
+            all.addAll(words(finding));
+        }
+        all.addAll(wayAndRemedies(state));
+        return all;
+    }
+
+    private static String says(State state, CellReading cell) {
+        String scene = state.reading().scenes().size() > 1
+                ? " in " + state.reading().scenes().get(state.shown().scene()).name()
+                : "";
+        String arrives = cell.delivery().arrives()
+                ? "Arrives by " + (cell.delivery().atLeast() ? "at least " : "")
+                        + cell.delivery().runs()
+                        + (cell.delivery().runs() == 1 ? " run" : " runs") + scene
+                        + String.format(Locale.ROOT, " at %.1f dBFS", cell.usualLevel())
+                                .replace('-', '−') + ". "
+                : "Does not arrive" + scene + ". ";
+        Wishes.Ground ground = cell.counting().ground();
+        String because = switch (ground) {
+            case PRIVATE -> ": it is private.";
+            case LICENSED -> ": it is licensed.";
+            case DEDICATED -> ": the track is meant for others.";
+            case ENTERED, NOT_SET -> ".";
+        };
+        return arrives + "The brief says " + cell.wish().word() + because;
+    }
+
+    private List<Node> words(Finding finding) {
+        List<Node> all = new ArrayList<>();
+        all.add(Nodes.label(finding.words().exact()));
+        VBox notice = new VBox(2);
+        notice.getStyleClass().add("notice");
+        var noticed = Nodes.label(finding.words().noticed(), "strong");
+        notice.getChildren().add(noticed);
+        if (finding.assumed()) {
+            notice.getChildren().add(Nodes.label("Rests on a setting that is not yet known.", "small"));
+        }
+        VBox.setMargin(notice, new Insets(4, 0, 4, 0));
+        all.add(notice);
+        return all;
+    }
+
+    List<Node> ofTrouble(State state) {
+        Finding finding = state.shown().finding();
+        if (finding == null) {
+            return List.of(
+                    Nodes.label("Cleared", "water-title"),
+                    Nodes.label("This finding is gone. N goes to the next one.", "soft"));
+        }
+        List<Node> all = new ArrayList<>();
+        all.add(Nodes.label(finding.words().title(), "water-title"));
+        all.add(Nodes.label("Say to the creator", "caption"));
+        all.add(Nodes.label("“" + finding.words().plain() + "”", "quote"));
+        all.addAll(words(finding));
+        all.addAll(wayAndRemedies(state));
+        return all;
+    }
+
+    private List<Node> wayAndRemedies(State state) {
+        List<Node> all = new ArrayList<>();
+        Finding finding = state.shown().finding();
+        boolean onlySettings = state.shown().ways().isEmpty();
+        if (finding != null && !finding.evidence().settings().isEmpty() && onlySettings) {
+            VBox settings = new VBox(5);
+            settings.getStyleClass().add("settings");
+            for (Address address : finding.evidence().settings()) {
+                Node row = SettingEditor.row(store, state.reading().rig(), address, true);
+                if (row != null) {
+                    settings.getChildren().add(row);
+                }
+            }
+            all.add(settings);
+        }
+        if (finding != null) {
+            all.add(remedies.first());
+        }
+        if (!onlySettings) {
+            all.add(Nodes.rule());
+            all.add(new Ladder(store, state));
+        } else if (finding == null
+                && state.shown().cell() != null
+                && !state.shown().cell().delivery().arrives()) {
+            all.add(Nodes.label("There is no way, whatever gates are opened.", "soft"));
+        }
+        if (finding != null) {
+            all.add(remedies.others());
+        }
+        return all;
+    }
+}

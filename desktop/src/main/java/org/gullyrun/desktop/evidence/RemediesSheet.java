@@ -1,0 +1,83 @@
+package org.gullyrun.desktop.evidence;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.repair.Remedy;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+
+/**
+ * What would take the trouble away, in two places: the first remedy above the ladder, others beneath.
+ */
+final class RemediesSheet {
+    private static final int MOST = 5;
+
+    private final Store store;
+    private final VBox first = new VBox(2);
+    private final VBox others = new VBox(2);
+
+    RemediesSheet(Store store) {
+        this.store = store;
+        first.setId("remedies");
+    }
+
+    Node first() {
+        return first;
+    }
+
+    Node others() {
+        return others;
+    }
+
+    /** Shows the remedies as far as they are known. */
+    void show(State state) {
+        first.getChildren().setAll(Nodes.label("Takes it away", "caption"));
+        others.getChildren().clear();
+        var known = state.remedies();
+        if (known == null) {
+            first.getChildren().add(Nodes.label("Trying remedies …", "soft"));
+            return;
+        }
+        List<Remedy> remedies = known.remedies();
+        if (remedies.isEmpty()) {
+            first.getChildren().add(Nodes.label("No single setting takes it away.", "soft"));
+            return;
+        }
+        first.getChildren().add(remedy(remedies.getFirst(), 0));
+        if (remedies.size() > 1) {
+            others.getChildren().addAll(Nodes.rule(), Nodes.label("Other ways to take it away", "caption"));
+            for (int i = 1; i < Math.min(MOST, remedies.size()); i++) {
+                others.getChildren().add(remedy(remedies.get(i), i));
+            }
+        }
+    }
+
+    private Node remedy(Remedy remedy, int place) {
+        boolean clean = remedy.created().isEmpty() && remedy.altered().isEmpty();
+        var what = Nodes.label(remedy.sentence(), place == 0 ? "strong" : "plain");
+        var price = Nodes.label(remedy.price(), "small", clean ? "good-text" : "warn-text");
+        VBox words = new VBox(what, price);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        ClickRow line = new ClickRow(
+                "remedy",
+                "remedy-" + place,
+                remedy.sentence() + ": " + remedy.price(),
+                () -> store.change(remedy.changes()),
+                words);
+        line.setAlignment(Pos.TOP_LEFT);
+        if (place == 0) {
+            var key = Nodes.label("Ctrl Enter", "figures", "soft");
+            key.setWrapText(false);
+            key.setMinWidth(Region.USE_PREF_SIZE);
+            line.getChildren().add(key);
+        }
+        return line;
+    }
+}

@@ -1,0 +1,119 @@
+package org.gullyrun.desktop.evidence;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Dangling;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tally;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+
+/** What the evidence says while nothing is selected: what is wrong, and what to do next. */
+final class Summary {
+    private final Store store;
+
+    Summary(Store store) {
+        this.store = store;
+    }
+
+    List<Node> content(State state) {
+        List<Node> all = new ArrayList<>();
+        Reading reading = state.reading();
+        long bad = reading.findings().stream().filter(Finding::isBad).count();
+        if (reading.rig().of(Kind.SOURCE).isEmpty()) {
+            all.add(Nodes.label("Nothing entered yet", "water-title"));
+            all.add(Nodes.label("This survey has no sources, so there is nothing to trace.", "soft"));
+            return all;
+        }
+        if (bad == 0) {
+            all.add(Nodes.label("The brief holds", "water-title"));
+            all.add(Nodes.label("Every listener gets what they must, and nothing that they must not.", "soft"));
+        } else {
+            all.add(Nodes.label("What is wrong", "water-title"));
+            all.add(Nodes.label(outlets(reading), "soft"));
+        }
+        all.add(Nodes.rule());
+        List<Finding> findings = reading.findings();
+        for (Finding finding : findings.subList(0, Math.min(8, findings.size()))) {
+            all.add(row(
+                    new Tally(finding.severity(), 0.85 * state.textScale()),
+                    finding.words().title(),
+                    "find-" + finding.identity(),
+                    () -> store.select(new Selection.Trouble(finding.identity()))));
+        }
+        if (findings.size() > 8) {
+            all.add(Nodes.label("and " + (findings.size() - 8) + " more under Findings (key 4)", "caption"));
+        }
+        lost(reading, all);
+        all.add(Nodes.rule());
+        all.add(Nodes.label(
+                "N goes to the next finding. Click a token in a basin to see its ways; click a basin for all that reaches it.",
+                "caption"));
+        return all;
+    }
+
+    private static String outlets(Reading reading) {
+        List<String> wrong = new ArrayList<>();
+        int good = 0;
+        for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
+            boolean trouble = false;
+            for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
+                trouble |= reading.isLoud(reading.worst(s, o));
+            }
+            if (trouble) {
+                wrong.add(reading.rig().of(Kind.OUTLET).get(o).name());
+            } else {
+                good++;
+            }
+        }
+        return wrong.isEmpty()
+                ? "All listeners get what they should; see what else was found."
+                : (good == 0 ? "All " + wrong.size() : wrong.size() + " of " + (wrong.size() + good))
+                        + " listeners get something wrong.";
+    }
+
+    private Node row(Node sign, String text, String id, Runnable action) {
+        var label = Nodes.label(text);
+        HBox.setHgrow(label, Priority.ALWAYS);
+        label.setMaxWidth(Double.MAX_VALUE);
+        HBox.setMargin(sign, new Insets(3, 0, 0, 0));
+        ClickRow line = new ClickRow("remedy", id, text, action, sign, label);
+        line.setAlignment(Pos.TOP_LEFT);
+        return line;
+    }
+
+    /** References that lead nowhere: kept, and said. */
+    private void lost(Reading reading, List<Node> into) {
+        List<Dangling> dangling = Dangling.in(reading.rig());
+        if (dangling.isEmpty()) {
+            return;
+        }
+        into.add(Nodes.rule());
+        into.add(Nodes.label("Names something that is not there", "caption"));
+        for (Dangling one : dangling.subList(0, Math.min(6, dangling.size()))) {
+            Element element = reading.rig().get(one.at().element());
+            Setting<?> setting = Catalogue.find(element.kind(), one.at().key());
+            String what = setting == null ? one.at().key() : Sentences.label(reading.rig(), element, setting);
+            into.add(row(
+                    new Tally(Severity.MINOR, 0.85 * store.state().textScale()),
+                    reading.rig().name(element.id()) + ", " + what + ": " + one.to() + " is " + one.why(),
+                    "lost-" + element.id(),
+                    () -> store.select(new Selection.OfElement(element.id()))));
+        }
+    }
+}
