@@ -20,7 +20,9 @@ import picocli.CommandLine.Parameters;
             TraceCommand.class,
             SampleCommand.class,
             PictureCommand.class,
-            MeasureCommand.class
+            MeasureCommand.class,
+            EndureCommand.class,
+            EndureCommand.Stream.class
         },
         footer = {
             "",

@@ -55,6 +55,11 @@ public record Case(
                 extras);
     }
 
+    /** This case with other surveys, at least one. */
+    public Case withSurveys(List<Survey> others) {
+        return new Case(title, note, showHours, knownGood, others, brief, extras);
+    }
+
     /** This case with another brief. */
     public Case withBrief(Brief other) {
         return new Case(title, note, showHours, knownGood, surveys, other, extras);

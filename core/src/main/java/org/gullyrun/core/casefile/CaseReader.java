@@ -28,7 +28,7 @@ import org.gullyrun.core.rig.Unknown;
 
 /** Reads the text of a case file; what is wrong is told with its place, as {@code surveys[0].rig.devices[3].rate}. */
 final class CaseReader {
-    private static final ObjectMapper JSON = JsonMapper.builder()
+    static final ObjectMapper JSON = JsonMapper.builder()
             .enable(JsonParser.Feature.STRICT_DUPLICATE_DETECTION)
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
@@ -43,7 +43,7 @@ final class CaseReader {
     }
 
     /** What is wrong at a place; the door adds the file's name. */
-    private static final class Wrong extends RuntimeException {
+    static final class Wrong extends RuntimeException {
         private final String place;
 
         Wrong(String place, String reason) {
@@ -119,7 +119,7 @@ final class CaseReader {
                         Set.of("format", "version", "title", "note", "showHours", "knownGood", "surveys", "brief")));
     }
 
-    private static Survey survey(JsonNode node, String place) {
+    static Survey survey(JsonNode node, String place) {
         object(node, place);
         String id = text(node, "id", place + ".id");
         if (id.isBlank()) {
@@ -166,7 +166,7 @@ final class CaseReader {
         return Rig.of(elements);
     }
 
-    private static Element element(Kind kind, JsonNode node, String place, int index) {
+    static Element element(Kind kind, JsonNode node, String place, int index) {
         object(node, place);
         Element element;
         try {
@@ -320,7 +320,7 @@ final class CaseReader {
         return value.asText();
     }
 
-    private static Object plain(JsonNode node) {
+    static Object plain(JsonNode node) {
         return JSON.convertValue(node, Object.class) instanceof Object value ? value : "null";
     }
 

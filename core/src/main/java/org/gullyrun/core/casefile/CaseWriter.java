@@ -72,7 +72,7 @@ public final class CaseWriter {
         out.append('\n').append(indent, 0, Math.max(0, indent.length() - 2)).append('}');
     }
 
-    private static String survey(Survey survey) {
+    static String survey(Survey survey) {
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("id", json(survey.id()));
         fields.put("name", json(survey.name()));
@@ -160,7 +160,7 @@ public final class CaseWriter {
     }
 
     @SuppressWarnings("unchecked") // an element holds only what the setting's own type has read
-    private static <T> Object plain(Setting<T> setting, @Nullable Object raw) {
+    static <T> Object plain(Setting<T> setting, @Nullable Object raw) {
         return raw == null || raw == Unknown.UNKNOWN ? UNKNOWN : setting.type().write((T) raw);
     }
 

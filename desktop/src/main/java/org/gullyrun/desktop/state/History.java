@@ -2,13 +2,13 @@ package org.gullyrun.desktop.state;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.casefile.Edit;
 import org.jspecify.annotations.Nullable;
 
 /** What was changed, in order, and how far of it has been taken back. */
 final class History {
-    /** One step: changes to the rig of a survey, and their name for people. */
-    record Entry(String survey, List<Change> changes, String name) {}
+    /** One step: the edit, its name for people, and the survey that was shown. */
+    record Entry(Edit edit, String name, String survey) {}
 
     /** Stands for the case as it was opened. */
     private static final Object START = new Object();
@@ -17,9 +17,9 @@ final class History {
     private int at;
     private Object saved = START;
 
-    void did(String survey, List<Change> changes, String name) {
+    void did(Edit edit, String name, String survey) {
         entries.subList(at, entries.size()).clear();
-        entries.add(new Entry(survey, changes, name));
+        entries.add(new Entry(edit, name, survey));
         at++;
     }
 

@@ -1,8 +1,10 @@
 package org.gullyrun.desktop.state;
 
 import java.nio.file.Path;
+import java.util.List;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Leftover;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.flow.FlowGraph;
 import org.jspecify.annotations.Nullable;
@@ -24,6 +26,7 @@ import org.jspecify.annotations.Nullable;
  * @param undo what an undo would take back; empty if there is nothing
  * @param redo what a redo would do again; empty if there is nothing
  * @param message something to tell, or null
+ * @param leftovers what windows that ended without saving have left behind, to be decided on
  * @param night whether the night sheet is on
  * @param textScale the size of text, 1 for 100 %
  */
@@ -42,6 +45,7 @@ public record State(
         String undo,
         String redo,
         @Nullable Message message,
+        List<Leftover> leftovers,
         boolean night,
         double textScale) {
 
@@ -71,6 +75,7 @@ public record State(
                 undo,
                 redo,
                 message,
+                leftovers,
                 night,
                 textScale);
     }
@@ -78,43 +83,49 @@ public record State(
     State withHistory(boolean isUnsaved, String back, String again) {
         return new State(
                 what, file, isUnsaved, survey, scene, step, selection, hop, reading, shown, remedies, back, again,
-                message, night, textScale);
+                message, leftovers, night, textScale);
     }
 
     State withFile(@Nullable Path other) {
         return new State(
                 what, other, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, undo, redo,
-                message, night, textScale);
+                message, leftovers, night, textScale);
     }
 
     State withStep(Step other) {
         return new State(
                 what, file, unsaved, survey, scene, other, selection, hop, reading, shown, remedies, undo, redo,
-                message, night, textScale);
+                message, leftovers, night, textScale);
     }
 
     State withHop(int other) {
         return new State(
                 what, file, unsaved, survey, scene, step, selection, other, reading, shown, remedies, undo, redo,
-                message, night, textScale);
+                message, leftovers, night, textScale);
     }
 
     State withMessage(@Nullable Message other) {
         return new State(
                 what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, undo, redo, other,
-                night, textScale);
+                leftovers, night, textScale);
     }
 
     State withLook(boolean isNight, double scale) {
         return new State(
                 what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, undo, redo, message,
-                isNight, scale);
+                leftovers, isNight, scale);
+    }
+
+    State withLeftovers(List<Leftover> left) {
+        return new State(
+                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, undo, redo, message,
+                left, night, textScale);
     }
 
     State withRemedies(@Nullable RemedyList list) {
         return new State(
                 what, file, unsaved, survey, scene, step, selection, hop, reading, shown, list, undo, redo, message,
-                night, textScale);
+                leftovers, night, textScale);
     }
 
     /** Another reading, selection or scene: what is lit follows, all at once. */
@@ -136,6 +147,7 @@ public record State(
                 undo,
                 redo,
                 message,
+                leftovers,
                 night,
                 textScale);
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiConsumer;
@@ -17,6 +18,9 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.core.casefile.Leftover;
+import org.gullyrun.core.casefile.Stamp;
 import org.gullyrun.core.repair.Remedies;
 import org.gullyrun.core.repair.Remedy;
 import org.gullyrun.core.rig.Change;
@@ -42,15 +46,39 @@ public final class Store implements AutoCloseable {
     private final ExecutorService reader = worker("reader");
     private final ExecutorService mender = worker("mender");
     private final ExecutorService filer = worker("filer");
+    private final ScheduledExecutorService watchman = Executors.newSingleThreadScheduledExecutor(task -> {
+        Thread thread = new Thread(task, "gullyrun-watchman");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private final Safekeeping safe;
     private final AtomicLong newest = new AtomicLong();
     private final AtomicLong newestRemedies = new AtomicLong();
     private State state;
+    private boolean givenUp;
 
-    /** A store on a case; it is audited once, here and now, so that there is something whole to show. */
+    /** A store on a case that keeps no journal; it is audited once, here and now, so that there is something to show. */
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread) {
+        this(what, file, interfaceThread, null);
+    }
+
+    /**
+     * A store on a case.
+     *
+     * @param journals the folder for journals that cannot be beside their case; null for no journals at all
+     */
+    public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals) {
         this.interfaceThread = interfaceThread;
         Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
-        this.state = fresh(what, file, reading, false, 1);
+        this.safe = new Safekeeping(journals, why -> interfaceThread.accept(() -> tell(new Message(why, true))));
+        this.state = fresh(what, file, reading, false, 1).withLeftovers(safe.opened(what, file));
+        if (journals != null) {
+            watchman.scheduleWithFixedDelay(() -> safe.lookAround(this::noticed), 2, 2, TimeUnit.SECONDS);
+        }
+    }
+
+    private void noticed(String what) {
+        interfaceThread.accept(() -> tell(new Message(what, true)));
     }
 
     private static State fresh(Case what, @Nullable Path file, Reading reading, boolean night, double textScale) {
@@ -70,6 +98,7 @@ public final class Store implements AutoCloseable {
                 "",
                 "",
                 null,
+                List.of(),
                 night,
                 textScale);
     }
@@ -180,14 +209,25 @@ public final class Store implements AutoCloseable {
             return;
         }
         Rig rig = state.surveyShown().rig();
-        String name = changes.size() == 1
-                ? said(rig, changes.getFirst())
-                : changes.size() + " changes: " + said(rig, changes.getFirst()) + " …";
+        String first = said(rig, changes.getFirst());
+        change(changes, changes.size() == 1 ? first : first + " (" + changes.size() + " changes)");
+    }
+
+    /** As {@link #change(List)}, with a name for the step. */
+    public void change(List<? extends Change> changes, String name) {
+        if (!changes.isEmpty()) {
+            edit(new Edit.OfRig(state.survey(), List.copyOf(changes)), name);
+        }
+    }
+
+    /** Makes an edit of the case, as one step that can be undone. Nothing happens where it does not fit. */
+    public void edit(Edit edit, String name) {
         try {
-            Rig changed = Changes.apply(rig, changes);
-            history.did(state.survey(), List.copyOf(changes), name);
-            take(state.survey(), changed);
-        } catch (Changes.Conflict e) {
+            Case changed = edit.apply(state.what());
+            safe.made(state.what(), edit, name);
+            history.did(edit, name, state.survey());
+            take(changed, state.survey());
+        } catch (Edit.Misfit e) {
             tell(new Message("That could not be changed: " + e.getMessage() + ". Nothing was altered.", true));
         }
     }
@@ -204,7 +244,7 @@ public final class Store implements AutoCloseable {
     public void undo() {
         History.Entry entry = history.undo();
         if (entry != null) {
-            again(entry, Changes.inverse(entry.changes()));
+            again(entry, entry.edit().inverse(), "Undo: " + entry.name());
         }
     }
 
@@ -212,20 +252,20 @@ public final class Store implements AutoCloseable {
     public void redo() {
         History.Entry entry = history.redo();
         if (entry != null) {
-            again(entry, entry.changes());
+            again(entry, entry.edit(), entry.name());
         }
     }
 
-    private void again(History.Entry entry, List<Change> changes) {
-        Rig changed =
-                Changes.apply(state.what().survey(entry.survey()).orElseThrow().rig(), changes);
-        take(entry.survey(), changed);
+    private void again(History.Entry entry, Edit edit, String name) {
+        safe.made(state.what(), edit, name);
+        take(edit.apply(state.what()), entry.survey());
     }
 
-    private void take(String survey, Rig rig) {
-        Case changed = state.what()
-                .withSurvey(state.what().survey(survey).orElseThrow().withRig(rig));
-        next(state.withSurvey(changed, survey, state.scene())
+    private void take(Case changed, String survey) {
+        String shown = changed.survey(survey).isPresent()
+                ? survey
+                : changed.surveys().getFirst().id();
+        next(state.withSurvey(changed, shown, state.scene())
                 .withHistory(history.isUnsaved(), history.undoName(), history.redoName()));
         read();
     }
@@ -265,23 +305,64 @@ public final class Store implements AutoCloseable {
         newest.incrementAndGet();
         newestRemedies.incrementAndGet();
         history.clear();
-        next(fresh(what, file, reading, state.night(), state.textScale()));
+        next(fresh(what, file, reading, state.night(), state.textScale()).withLeftovers(safe.opened(what, file)));
+    }
+
+    /** Takes up what a window that ended without saving has left behind, as steps that can be undone. */
+    public void takeUp(Leftover left) {
+        Case base = left.base();
+        filer.execute(() -> {
+            Reading reading = audit.read(base.surveys().getFirst().rig(), base.brief());
+            interfaceThread.accept(() -> {
+                Path file = left.file() == null ? null : left.file();
+                newest.incrementAndGet();
+                history.clear();
+                safe.takesUp(base, file, left.stamp());
+                next(fresh(base, file, reading, state.night(), state.textScale()));
+                for (Leftover.Step step : left.steps()) {
+                    edit(step.edit(), step.name());
+                }
+                safe.whenWritten(left::drop);
+                tell(new Message(
+                        left.steps().size() + " unsaved changes are back. Save to keep them in the file.", false));
+            });
+        });
+    }
+
+    /** Forgets what was left behind. */
+    public void drop(Leftover left) {
+        filer.execute(left::drop);
+        next(state.withLeftovers(List.of()));
+    }
+
+    /** Leaves what was left behind where it is; it is offered again at the next opening. */
+    public void decideLater() {
+        next(state.withLeftovers(List.of()));
     }
 
     /**
      * Saves the case as it stands now, off the interface thread, and goes on with that file. What is changed meanwhile
      * counts as not saved.
      *
+     * @param over whether to save even over what somebody else has written to the file since it was opened
      * @param then done once it is saved; not if it cannot be, which is told
+     * @param changedMeanwhile done in place of saving where the file was changed by somebody else
      */
-    public void save(Path file, Runnable then) {
+    public void save(Path file, boolean over, Runnable then, Runnable changedMeanwhile) {
         Case what = state.what();
         Object mark = history.mark();
+        int made = safe.made();
         filer.execute(() -> {
             try {
+                if (!over && safe.isForeign(file)) {
+                    interfaceThread.accept(changedMeanwhile);
+                    return;
+                }
                 CaseFiles.save(what, file);
+                String stamp = Stamp.of(file);
                 interfaceThread.accept(() -> {
                     history.saved(mark);
+                    safe.saved(what, file, stamp, made);
                     next(state.withFile(file)
                             .withHistory(history.isUnsaved(), history.undoName(), history.redoName())
                             .withMessage(new Message("Saved " + file.getFileName() + ".", false)));
@@ -338,10 +419,17 @@ public final class Store implements AutoCloseable {
                 .execute(work);
     }
 
+    /** What is unsaved is not wanted any more: closing forgets it. */
+    public void giveUp() {
+        givenUp = true;
+    }
+
     @Override
     public void close() {
         reader.shutdownNow();
         mender.shutdownNow();
+        watchman.shutdownNow();
         filer.shutdown(); // what is being saved is saved to the end
+        safe.close(history.isUnsaved() && !givenUp);
     }
 }

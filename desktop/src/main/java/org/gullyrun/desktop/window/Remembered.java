@@ -40,6 +40,17 @@ public final class Remembered {
         return folder.resolve("gullyrun").resolve("window.properties");
     }
 
+    /** The folder for journals of cases that have no folder of their own to be journaled in. */
+    public static Path journals() {
+        String state = System.getenv("XDG_STATE_HOME");
+        String windows = System.getenv("LOCALAPPDATA");
+        Path home = Path.of(System.getProperty("user.home"));
+        Path folder = state != null && !state.isBlank()
+                ? Path.of(state)
+                : windows != null ? Path.of(windows) : home.resolve(".local").resolve("state");
+        return folder.resolve("gullyrun").resolve("journals");
+    }
+
     /** A number, or another if none is remembered. */
     public double number(String key, double otherwise) {
         try {

@@ -1,12 +1,19 @@
 package org.gullyrun.desktop.window;
 
 import java.nio.file.Path;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
@@ -22,6 +29,8 @@ import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 import javafx.util.Duration;
+import org.gullyrun.core.casefile.Leftover;
+import org.gullyrun.core.casefile.Stamp;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.basins.BasinsView;
 import org.gullyrun.desktop.evidence.EvidenceView;
@@ -120,8 +129,36 @@ public final class Workbench {
         if (before.message() != now.message() || before == now) {
             tell(now.message());
         }
+        if (!now.leftovers().isEmpty() && (before == now || before.leftovers() != now.leftovers())) {
+            Platform.runLater(() -> offer(now.leftovers().getFirst()));
+        }
         remembered.number("night", now.night() ? 1 : 0);
         remembered.number("text", now.textScale());
+    }
+
+    private void offer(Leftover left) {
+        int count = left.steps().size();
+        Leftover.Step last = left.steps().getLast();
+        boolean changed = left.file() != null && !Stamp.of(left.file()).equals(left.stamp());
+        Map<String, Runnable> answers = new LinkedHashMap<>();
+        answers.put("Take them up", () -> store.takeUp(left));
+        answers.put("Decide later", store::decideLater);
+        answers.put("Drop them", () -> store.drop(left));
+        overlay.ask(
+                count + (count == 1 ? " change" : " changes") + " to "
+                        + left.base().title() + (count == 1 ? " was" : " were") + " not saved when the program ended.",
+                "The last one, " + when(last.at()) + ": " + last.name() + "."
+                        + (changed ? " The file was changed by somebody else since; saving will ask." : ""),
+                answers);
+    }
+
+    private static String when(String at) {
+        try {
+            return LocalDateTime.ofInstant(Instant.parse(at), ZoneId.systemDefault())
+                    .format(DateTimeFormatter.ofPattern("d MMM, HH:mm", Locale.ENGLISH));
+        } catch (DateTimeException e) {
+            return at;
+        }
     }
 
     private void tell(@org.jspecify.annotations.Nullable Message what) {
@@ -313,10 +350,27 @@ public final class Workbench {
     }
 
     private void saveTo(Path file, Runnable then) {
-        store.save(file, () -> {
-            recall(file);
-            then.run();
-        });
+        saveTo(file, false, then);
+    }
+
+    private void saveTo(Path file, boolean over, Runnable then) {
+        store.save(
+                file,
+                over,
+                () -> {
+                    recall(file);
+                    then.run();
+                },
+                () -> {
+                    Map<String, Runnable> answers = new LinkedHashMap<>();
+                    answers.put("Save as", () -> saveAs(then));
+                    answers.put("Save over it", () -> saveTo(file, true, then));
+                    answers.put("Go back", () -> {});
+                    overlay.ask(
+                            file.getFileName() + " was changed by somebody else since it was opened here.",
+                            "Saving over it loses what they have changed; saving under another name keeps both.",
+                            answers);
+                });
     }
 
     private void recall(Path file) {
@@ -332,7 +386,10 @@ public final class Workbench {
         }
         Map<String, Runnable> answers = new LinkedHashMap<>();
         answers.put("Save", () -> save(then));
-        answers.put("Do not save", then);
+        answers.put("Do not save", () -> {
+            store.giveUp();
+            then.run();
+        });
         answers.put("Go back", () -> {});
         overlay.ask(
                 "Save the changes to " + store.state().what().title() + "?",

@@ -25,6 +25,9 @@ public final class WorkbenchApp extends Application {
     /** The argument that asks for the sample show. */
     public static final String DEMO = "--demo";
 
+    /** The argument, after a file, that makes changes without end: for the proof that none is lost. */
+    public static final String STREAM = "--stream";
+
     private static final AtomicReference<CompletableFuture<Opened>> OPENING = new AtomicReference<>();
 
     private @Nullable Store store;
@@ -57,7 +60,7 @@ public final class WorkbenchApp extends Application {
                 file = null;
             }
         }
-        Store store = new Store(what, file, Platform::runLater);
+        Store store = new Store(what, file, Platform::runLater, Remembered.journals());
         store.look(remembered.number("night", 0) > 0, remembered.number("text", 1));
         return new Opened(store, remembered, problem);
     }
@@ -95,6 +98,9 @@ public final class WorkbenchApp extends Application {
         new Workbench(stage, made, opened.remembered, new NativeFilePicker(stage));
         if (opened.problem != null) {
             made.tell(opened.problem);
+        }
+        if (getParameters().getRaw().contains(STREAM)) {
+            ChangeStream.start(made, System.out);
         }
     }
 

@@ -106,7 +106,7 @@ class StoreTest {
         offTheArchive();
         Path file = folder.resolve("night.json");
         boolean[] done = new boolean[2];
-        store.save(file, () -> done[0] = true);
+        store.save(file, false, () -> done[0] = true, () -> {});
         until(() -> done[0]);
         assertFalse(store.state().unsaved());
         store.undo();
@@ -130,7 +130,7 @@ class StoreTest {
         offTheArchive();
         boolean[] done = {false};
         Path file = folder.resolve("night.json");
-        store.save(file, () -> done[0] = true);
+        store.save(file, false, () -> done[0] = true, () -> {});
         store.undo();
         until(() -> done[0]);
         assertTrue(store.state().unsaved());
@@ -144,7 +144,7 @@ class StoreTest {
     void aFileThatCannotBeWrittenLeavesTheChangesUnsaved() throws Exception {
         offTheArchive();
         boolean[] done = {false};
-        store.save(folder.resolve("no/such/folder/night.json"), () -> done[0] = true);
+        store.save(folder.resolve("no/such/folder/night.json"), false, () -> done[0] = true, () -> {});
         until(() -> store.state().message() != null && store.state().message().isError());
         assertTrue(store.state().unsaved());
         assertFalse(done[0]);
@@ -154,11 +154,71 @@ class StoreTest {
     void anotherChangeInThePlaceOfTheOneBeingSavedIsNotTakenForIt() throws Exception {
         offTheArchive();
         boolean[] done = {false};
-        store.save(folder.resolve("night.json"), () -> done[0] = true);
+        store.save(folder.resolve("night.json"), false, () -> done[0] = true, () -> {});
         store.undo();
         store.change(
                 List.of(Change.set(store.state().surveyShown().rig(), "in-effects", Productions.TRACK.of(5), false)));
         until(() -> done[0]);
         assertTrue(store.state().unsaved(), "as many steps, but another one");
+    }
+
+    @Test
+    void aFileChangedBySomebodyElseIsNoticedBeforeItIsSavedOver() throws Exception {
+        Path file = folder.resolve("night.json");
+        boolean[] done = new boolean[3];
+        store.save(file, false, () -> done[0] = true, () -> {});
+        until(() -> done[0]);
+        String foreign = Files.readString(file).replace("Lantern", "Lamp");
+        Files.writeString(file, foreign);
+        offTheArchive();
+        store.save(file, false, () -> done[0] = false, () -> done[1] = true);
+        until(() -> done[1]);
+        assertTrue(done[0], "it was not saved");
+        assertEquals(foreign, Files.readString(file));
+        store.save(file, true, () -> done[2] = true, () -> {});
+        until(() -> done[2]);
+        assertEquals(store.state().what(), org.gullyrun.core.casefile.CaseFiles.open(file));
+    }
+
+    @Test
+    void whatACrashLeavesBehindIsOfferedAndTakenUpAsStepsThatCanBeUndone() throws Exception {
+        Path file = folder.resolve("night.json");
+        org.gullyrun.core.casefile.CaseFiles.save(sample, file);
+        Path journals = folder.resolve("journals");
+        Store crashed = new Store(sample, file, queue::add, journals);
+        crashed.change(
+                List.of(Change.set(crashed.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), false)));
+        Case unsaved = crashed.state().what();
+        crashed.close(); // without saving or giving up, as where the program is ended
+        Store next = new Store(sample, file, queue::add, journals);
+        var left = next.state().leftovers();
+        assertEquals(1, left.size());
+        next.takeUp(left.getFirst());
+        until(() -> next.state().what().equals(unsaved));
+        assertTrue(next.state().unsaved());
+        next.undo();
+        assertEquals(sample, next.state().what());
+        next.giveUp();
+        next.close();
+        try (var files = Files.list(folder)) {
+            assertEquals(
+                    List.of("night.json"),
+                    files.map(p -> p.getFileName().toString()).sorted().toList(),
+                    "nothing is left lying about");
+        }
+    }
+
+    @Test
+    void aSecondWindowOnTheSameFileIsNoticed() throws Exception {
+        Path file = folder.resolve("night.json");
+        org.gullyrun.core.casefile.CaseFiles.save(sample, file);
+        Store one = new Store(sample, file, queue::add, folder.resolve("journals"));
+        Store two = new Store(sample, file, queue::add, folder.resolve("journals"));
+        for (Store each : List.of(one, two)) {
+            until(() -> each.state().message() != null
+                    && each.state().message().text().contains("open in another window"));
+        }
+        one.close();
+        two.close();
     }
 }

@@ -1,0 +1,177 @@
+package org.gullyrun.core.casefile;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.CountDownLatch;
+import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Edits and their journal: nothing that was handed over may be lost or read as something else. */
+class JournalTest {
+    private final Case sample = SampleShow.make();
+
+    @TempDir
+    Path folder;
+
+    /** One edit of every sort, each fitting the case after the ones before. */
+    private List<Edit> edits() {
+        Rig rig = sample.surveys().getFirst().rig();
+        String survey = sample.surveys().getFirst().id();
+        Brief.Cell cell = new Brief.Cell("music", "archive", "");
+        Survey copy = new Survey("after", "after repair, „geprüft“", "15 Nov", "", rig, Map.of());
+        Edit.About about = Edit.About.of(sample);
+        return List.of(
+                new Edit.OfRig(
+                        survey,
+                        List.of(Objects.requireNonNull(Change.set(rig, "in-music", Productions.INPUT_LEVEL, -7.25)))),
+                new Edit.OfRig(survey, Changes.removal(rig, "brookdesk")),
+                new Edit.OfBrief(List.of(
+                        new BriefChange.OfCell(cell, sample.brief().cells().get(cell), Wish.MUST),
+                        new BriefChange.OfWindow(cell, null, new Brief.Window(-40.0, null)),
+                        new BriefChange.OfVoice("live", null, 6.0))),
+                new Edit.Several(List.of(
+                        new Edit.OfSurvey(2, null, copy),
+                        new Edit.OfSurvey(2, copy, new Survey("after", "checked", "", "with\nlines", rig, Map.of())))),
+                new Edit.OfCase(about, new Edit.About("Another title", "a note", 2.5, "after")));
+    }
+
+    @Test
+    void everyEditHasAnInverseAndIsReadAsItWasWritten() throws Exception {
+        Case at = sample;
+        for (Edit edit : edits()) {
+            Case next = edit.apply(at);
+            assertFalse(next.equals(at));
+            assertEquals(at, edit.inverse().apply(next));
+            assertEquals(
+                    edit,
+                    EditCodec.read(
+                            CaseReader.JSON.readTree(EditCodec.write(edit).toString())));
+            assertThrows(Edit.Misfit.class, () -> edit.apply(next), "it does not fit twice");
+            at = next;
+        }
+    }
+
+    @Test
+    void theDifferenceOfAnyTwoRigsOutlivesTheJournal() throws Exception {
+        for (long seed = 1; seed <= 300; seed++) {
+            Rig from = RandomRigs.of(seed);
+            Rig to = RandomRigs.of(seed + 1_000_000);
+            // Ids of one sort in both: what is another kind of thing in the other cannot become it.
+            List<Change> changes = new ArrayList<>();
+            from.elements().forEach(e -> changes.add(new Change.Remove(e)));
+            Edit away = new Edit.OfRig("s", changes);
+            Edit come = new Edit.OfRig("s", Changes.between(Rig.EMPTY, to));
+            Case what = new Case(
+                    "c", "", 4, "", List.of(new Survey("s", "s", "", "", from, Map.of())), Brief.EMPTY, Map.of());
+            Case want = come.apply(away.apply(what));
+            Case read = what;
+            for (Edit edit : List.of(away, come)) {
+                read = EditCodec.read(
+                                CaseReader.JSON.readTree(EditCodec.write(edit).toString()))
+                        .apply(read);
+            }
+            assertEquals(want, read, "seed " + seed);
+        }
+    }
+
+    private Journal journal(Path file) {
+        return Objects.requireNonNull(Journal.open(file, folder.resolve("else"), Clock.systemUTC(), why -> {}));
+    }
+
+    private static void written(Journal journal) throws InterruptedException {
+        CountDownLatch latch = new CountDownLatch(1);
+        journal.whenWritten(latch::countDown);
+        latch.await();
+    }
+
+    @Test
+    void aJournalCutOffAtAnyByteGivesWhatWasWholeBeforeIt() throws Exception {
+        Path file = folder.resolve("night.json");
+        Journal journal = journal(file);
+        Case at = sample;
+        List<Case> cases = new ArrayList<>(List.of(at));
+        for (Edit edit : edits()) {
+            journal.append(at, file, "stamp", edit, "step " + cases.size());
+            at = edit.apply(at);
+            cases.add(at);
+        }
+        written(journal);
+        byte[] whole = Files.readAllBytes(journal.path());
+        int known = 0;
+        Path cut = folder.resolve("cut.journal");
+        int first = new String(whole, java.nio.charset.StandardCharsets.ISO_8859_1).indexOf('\n') + 1;
+        for (int length = first; length <= whole.length; length += length > whole.length - 400 ? 1 : 97) {
+            Files.write(cut, Arrays.copyOf(whole, length));
+            Leftover left = Leftover.read(cut);
+            int steps = left == null ? 0 : left.steps().size();
+            assertTrue(steps >= known, "more bytes cannot give less");
+            known = steps;
+            assertEquals(cases.get(steps), left == null ? sample : left.made());
+        }
+        assertEquals(edits().size(), known);
+        Files.write(cut, Arrays.copyOf(whole, first / 2));
+        assertNull(Leftover.read(cut));
+        journal.close(false);
+    }
+
+    @Test
+    void aHeldJournalTellsOfAnotherWindowAndALeftOneGivesItsChangesBack() throws Exception {
+        Path file = folder.resolve("night.json");
+        CaseFiles.save(sample, file);
+        Journal mine = journal(file);
+        Journal other = journal(file);
+        assertEquals(1, Leftover.find(file, folder.resolve("else"), mine.path()).others());
+        Edit edit = edits().getFirst();
+        other.append(sample, file, Stamp.of(file), edit, "set the level");
+        other.close(true); // as a crash: what was unsaved stays
+        Leftover.Found found = Leftover.find(file, folder.resolve("else"), mine.path());
+        assertEquals(0, found.others());
+        assertEquals(1, found.leftovers().size());
+        Leftover left = found.leftovers().getFirst();
+        assertEquals(edit.apply(sample), left.made());
+        assertEquals("set the level", left.steps().getFirst().name());
+        assertEquals(Stamp.of(file), left.stamp());
+        left.drop();
+        mine.append(sample, file, "", edit, "x");
+        mine.saved();
+        written(mine);
+        assertEquals(0, Files.size(mine.path()), "what is saved needs no journal");
+        mine.close(true);
+        assertFalse(Files.exists(mine.path()));
+    }
+
+    @Test
+    void whereNothingCanBeWrittenBesideTheCaseItIsJournaledElsewhere() throws Exception {
+        Path file = folder.resolve("no-such-folder").resolve("night.json");
+        Journal journal = journal(file);
+        assertNotNull(journal);
+        journal.append(sample, file, "", edits().getFirst(), "x");
+        journal.close(true);
+        Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
+        assertEquals(1, found.leftovers().size());
+        assertEquals(
+                file.toAbsolutePath().normalize(), found.leftovers().getFirst().file());
+    }
+}
