@@ -110,7 +110,7 @@ final class EndureCommand implements Callable<Integer> {
                             Thread.currentThread().interrupt();
                         }
                         killed[0] = System.currentTimeMillis();
-                        process.destroyForcibly();
+                        process.toHandle().destroyForcibly(); // leaves what it has said to be read
                     });
                     killer.start();
                 }

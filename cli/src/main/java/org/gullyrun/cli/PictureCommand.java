@@ -29,7 +29,13 @@ final class PictureCommand implements Callable<Integer> {
     @Option(names = "--survey", paramLabel = "S", defaultValue = "", description = "Id of the survey.")
     String survey = "";
 
-    @Option(names = "--step", paramLabel = "STEP", defaultValue = "trace", description = "trace or findings.")
+    private static final java.util.List<String> STEPS = java.util.List.of("intake", "brief", "trace", "findings");
+
+    @Option(
+            names = "--step",
+            paramLabel = "STEP",
+            defaultValue = "trace",
+            description = "intake, brief, trace or findings.")
     String step = "trace";
 
     @Option(
@@ -66,8 +72,8 @@ final class PictureCommand implements Callable<Integer> {
         if (!size.matches("[1-9][0-9]{2,3}x[1-9][0-9]{2,3}")) {
             throw new UsageProblem("--size is written as 1280x800, not '" + size + "'");
         }
-        if (!step.equalsIgnoreCase("trace") && !step.equalsIgnoreCase("findings")) {
-            throw new UsageProblem("--step is trace or findings, not '" + step + "'");
+        if (!STEPS.contains(step.toLowerCase(java.util.Locale.ROOT))) {
+            throw new UsageProblem("--step is one of " + String.join(", ", STEPS) + ", not '" + step + "'");
         }
         if (!Window.hasDisplay()) {
             spec.commandLine().getErr().println("There is no display, not even a virtual one; run it under xvfb-run.");

@@ -25,7 +25,9 @@ public final class Completions {
             }
             case ValueType.Word<?> word -> values.addAll(List.of(word.list().getEnumConstants()));
             case ValueType.Ref(Set<Kind> kinds) ->
-                rig.elements().stream().filter(e -> kinds.contains(e.kind())).forEach(e -> values.add(e.id()));
+                rig.elements().stream()
+                        .filter(e -> kinds.contains(e.kind()) && faces(e, direction(element, setting)))
+                        .forEach(e -> values.add(e.id()));
             case ValueType.Flag flag -> values.addAll(List.of(true, false));
             case ValueType.Number number -> {}
             case ValueType.Count count -> {}
@@ -35,10 +37,18 @@ public final class Completions {
         return values;
     }
 
+    private static boolean faces(Element e, @Nullable Direction direction) {
+        Direction known = e.kind() == Kind.DEVICE ? e.get(Devices.DIRECTION) : null;
+        return direction == null || known == null || known == direction;
+    }
+
     /** Which way the devices face that a choice can name; null if both can. */
-    private static @Nullable Direction direction(Element element, Setting<?> setting) {
+    public static @Nullable Direction direction(Element element, Setting<?> setting) {
         return switch (element.kind()) {
             case STRIP, BUS -> null;
+            case CABLE, WIRE, COUPLING, PASS_THROUGH ->
+                setting.key().equals("playback") ? Direction.PLAYBACK : Direction.RECORDING;
+            case PROCESSOR, SOURCE -> Direction.RECORDING;
             case INPUT ->
                 element.get(Productions.TAKES) == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING;
             default ->

@@ -2,6 +2,8 @@ package org.gullyrun.desktop.state;
 
 /** The steps of the work that the window has, in their order, with the key that goes there. */
 public enum Step {
+    INTAKE("Intake", 1),
+    BRIEF("Brief", 2),
     TRACE("Trace", 3),
     FINDINGS("Findings", 4);
 

@@ -15,6 +15,7 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.BriefChange;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
@@ -217,6 +218,13 @@ public final class Store implements AutoCloseable {
     public void change(List<? extends Change> changes, String name) {
         if (!changes.isEmpty()) {
             edit(new Edit.OfRig(state.survey(), List.copyOf(changes)), name);
+        }
+    }
+
+    /** Changes the brief, as one step that can be undone. */
+    public void brief(List<BriefChange> changes, String name) {
+        if (!changes.isEmpty()) {
+            edit(new Edit.OfBrief(changes), name);
         }
     }
 

@@ -11,10 +11,13 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.intake.Questions;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
 
 /** The way: the steps one under the other, joined by a line that is walked down. */
 public final class WayView extends VBox {
@@ -24,6 +27,8 @@ public final class WayView extends VBox {
     private final Store store;
     private final List<Button> steps = new ArrayList<>();
     private final List<Label> states = new ArrayList<>();
+    private @Nullable Reading askedOf;
+    private int asked;
 
     /** The steps of what the store holds. */
     public WayView(Store store) {
@@ -39,12 +44,17 @@ public final class WayView extends VBox {
         if (steps.isEmpty() || before.textScale() != now.textScale()) {
             build(now.textScale());
         }
+        if (now.reading() != askedOf) {
+            askedOf = now.reading();
+            asked = Questions.of(now.reading().rig()).size();
+        }
         for (Step step : Step.values()) {
             Button button = steps.get(step.ordinal());
             Nodes.mark(button, "selected", step == now.step());
             long open = now.reading().findings().stream().filter(Finding::isBad).count();
             String state = switch (step) {
-                case TRACE -> "";
+                case INTAKE -> asked == 0 ? "" : asked + " to ask";
+                case BRIEF, TRACE -> "";
                 case FINDINGS -> now.reading().rig().elements().isEmpty() ? "" : open == 0 ? "clear" : open + " open";
             };
             Label label = states.get(step.ordinal());
@@ -52,7 +62,8 @@ public final class WayView extends VBox {
                 continue; // styles set again are gone through again
             }
             label.setText(state);
-            label.getStyleClass().setAll("label", "small", open == 0 ? "good-text" : "bad-text");
+            label.getStyleClass()
+                    .setAll("label", "small", step == Step.INTAKE ? "warn-text" : open == 0 ? "good-text" : "bad-text");
             button.setAccessibleText(step.label() + (state.isEmpty() ? "" : ", " + state));
         }
     }

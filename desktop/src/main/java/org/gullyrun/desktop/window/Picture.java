@@ -10,7 +10,11 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javafx.stage.StageStyle;
 import javax.imageio.ImageIO;
@@ -32,9 +36,10 @@ public final class Picture {
      *
      * @param what the case
      * @param survey the id of a survey, or empty for the first
-     * @param step trace or findings
+     * @param step intake, brief, trace or findings
      * @param scene the name of a scene, or empty for all
-     * @param select what is typed into the find field to select something, or empty
+     * @param select what is typed into the find field to select something; in the intake, the name of a section and, after
+     *     a slash, what is typed into its next row, a tab as \t; or empty
      * @param hop the rung whose settings are open, -1 for none
      * @param night whether on the night sheet
      * @param textScale 1 for 100 %
@@ -101,14 +106,20 @@ public final class Picture {
             @Override
             public void handle(long now) {
                 Node map = workbench.scene().lookup("#map");
-                boolean drawn = map != null && !map.lookupAll(".bank").isEmpty();
+                boolean drawn = map != null
+                        && (!map.lookupAll(".bank").isEmpty()
+                                || store.state().reading().rig().elements().isEmpty());
                 boolean surveyed = wanted.survey.isEmpty()
                         || store.state().reading().rig()
                                 == store.state().surveyShown().rig();
                 boolean late = System.currentTimeMillis() - began > PATIENCE;
                 if (drawn && surveyed && !selected) {
                     selected = true;
-                    select(wanted, store);
+                    if (store.state().step() == Step.INTAKE) {
+                        type(wanted.select, workbench);
+                    } else {
+                        select(wanted, store);
+                    }
                     frames = 0;
                 }
                 boolean mended =
@@ -120,6 +131,25 @@ public final class Picture {
                 }
             }
         }.start();
+    }
+
+    /** Goes to a section of the intake and types into its next row as a person would. */
+    private static void type(String wanted, Workbench workbench) {
+        String[] parts = wanted.split("/", 2);
+        Node tab = workbench.scene().lookup("#section-" + parts[0].toLowerCase(Locale.ROOT));
+        if (tab instanceof Button button) {
+            button.fire();
+        }
+        for (char c :
+                parts.length < 2 ? new char[0] : parts[1].replace("\\t", "\t").toCharArray()) {
+            Node field = workbench.scene().lookup("#cell");
+            if (c == '\t') {
+                field.fireEvent(
+                        new KeyEvent(KeyEvent.KEY_PRESSED, "\t", "\t", KeyCode.TAB, false, false, false, false));
+            } else if (field instanceof TextField typed) {
+                typed.replaceSelection(String.valueOf(c));
+            }
+        }
     }
 
     private static void select(Wanted wanted, Store store) {

@@ -33,10 +33,14 @@ import org.gullyrun.core.casefile.Leftover;
 import org.gullyrun.core.casefile.Stamp;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.basins.BasinsView;
+import org.gullyrun.desktop.brief.BriefSide;
+import org.gullyrun.desktop.brief.BriefView;
 import org.gullyrun.desktop.evidence.EvidenceView;
 import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.findings.FindingsView;
 import org.gullyrun.desktop.head.HeadView;
+import org.gullyrun.desktop.intake.IntakeSide;
+import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
@@ -67,6 +71,14 @@ public final class Workbench {
     private final HeadView head;
     private final MapView map;
     private final FindingsView findings;
+    private final IntakeView intake;
+    private final IntakeSide intakeSide;
+    private final BriefView brief;
+    private final BriefSide briefSide;
+    private final EvidenceView evidence;
+    /** In Intake: all settings of the row, in place of the rig so far. */
+    private boolean details;
+
     private final List<Action> actions;
     private final PauseTransition messageTime = new PauseTransition(MESSAGE);
     private final Scene scene;
@@ -81,11 +93,16 @@ public final class Workbench {
         this.map = new MapView(store);
         this.findings = new FindingsView(store);
         this.head = new HeadView(store, () -> actions, remembered::recent, this::open);
-        middle.getChildren().addAll(findings, map);
+        this.intake = new IntakeView(store);
+        this.intakeSide = new IntakeSide(store, intake, offers());
+        this.brief = new BriefView(store);
+        this.briefSide = new BriefSide(store, brief);
+        this.evidence = new EvidenceView(store);
+        middle.getChildren().addAll(findings, map, brief, intake);
         frame.setTop(head);
         frame.setLeft(new WayView(store));
         frame.setCenter(middle);
-        frame.setRight(new EvidenceView(store));
+        frame.setRight(new StackPane(evidence, briefSide, intakeSide));
         frame.setBottom(new BasinsView(store));
         message.setId("message");
         message.setVisible(false);
@@ -124,8 +141,7 @@ public final class Workbench {
             }
         }
         scene.getRoot().setStyle("-fx-font-size: " + TEXT * now.textScale() + "px;");
-        map.setVisible(now.step() == Step.TRACE);
-        findings.setVisible(now.step() == Step.FINDINGS);
+        showStep(now.step());
         if (before.message() != now.message() || before == now) {
             tell(now.message());
         }
@@ -134,6 +150,26 @@ public final class Workbench {
         }
         remembered.number("night", now.night() ? 1 : 0);
         remembered.number("text", now.textScale());
+    }
+
+    private void showStep(Step step) {
+        map.setVisible(step == Step.TRACE);
+        findings.setVisible(step == Step.FINDINGS);
+        intake.setVisible(step == Step.INTAKE);
+        brief.setVisible(step == Step.BRIEF);
+        intakeSide.setVisible(step == Step.INTAKE && !details);
+        briefSide.setVisible(step == Step.BRIEF);
+        evidence.setVisible(!intakeSide.isVisible() && !briefSide.isVisible());
+    }
+
+    private List<IntakeSide.Offer> offers() {
+        List<IntakeSide.Offer> offers = new ArrayList<>();
+        for (String id : List.of("details")) {
+            actions.stream()
+                    .filter(a -> a.id().equals(id))
+                    .forEach(a -> offers.add(new IntakeSide.Offer(id, a.name(), a.shown(), a.run())));
+        }
+        return offers;
     }
 
     private void offer(Leftover left) {
@@ -209,8 +245,20 @@ public final class Workbench {
                 List.of("Shortcut+MINUS", "Shortcut+SUBTRACT"),
                 "Ctrl −",
                 () -> text(-0.125)));
-        all.add(new Action("trace", "Go", "Trace", List.of("3"), "3", () -> store.go(Step.TRACE)));
-        all.add(new Action("findings", "Go", "Findings", List.of("4"), "4", () -> store.go(Step.FINDINGS)));
+        for (Step step : Step.values()) {
+            String key = Integer.toString(step.key());
+            all.add(new Action(
+                    step.name().toLowerCase(Locale.ROOT),
+                    "Go",
+                    step.label(),
+                    List.of(key, "Shortcut+" + key),
+                    key,
+                    () -> store.go(step)));
+        }
+        all.add(new Action("details", "Go", "All settings of the row", List.of("F4"), "F4", () -> {
+            details = !details;
+            showStep(store.state().step());
+        }));
         all.add(new Action("next", "Go", "Next finding", List.of("N"), "N", () -> store.selectFinding(1)));
         all.add(new Action(
                 "previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
@@ -281,7 +329,14 @@ public final class Workbench {
             return;
         }
         boolean typing = scene.getFocusOwner() instanceof TextInputControl;
-        if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1) {
+        if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1 && e.getCode() != KeyCode.F4) {
+            return;
+        }
+        if (typing && store.state().step() == Step.INTAKE && ownKey(e)) {
+            return; // the cell knows what to do with it
+        }
+        if (!typing && store.state().step() == Step.BRIEF && brief.key(e)) {
+            e.consume();
             return;
         }
         if (store.state().step() == Step.FINDINGS
@@ -300,6 +355,15 @@ public final class Workbench {
                 }
             }
         }
+    }
+
+    private static boolean ownKey(KeyEvent e) {
+        return e.getCode() == KeyCode.ENTER
+                || e.getCode() == KeyCode.DELETE
+                || e.getCode() == KeyCode.A
+                || e.getCode() == KeyCode.C
+                || e.getCode() == KeyCode.V
+                || e.getCode() == KeyCode.X;
     }
 
     private static boolean matches(String keys, KeyEvent e) {

@@ -1,0 +1,348 @@
+package org.gullyrun.core.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Sources;
+
+/** Which tables each section has, and which columns they have. */
+public final class Sheet {
+    private Sheet() {}
+
+    /** The tables of a section for a rig, in order. */
+    public static List<Table> of(Rig rig, Section section) {
+        return switch (section) {
+            case SOUNDS -> List.of(sounds());
+            case LISTENERS -> List.of(listeners());
+            case DEVICES -> List.of(devices());
+            case LINKS -> links();
+            case PROGRAMS -> List.of(programs());
+            case MIXERS -> mixers(rig);
+            case PRODUCTION -> productions(rig);
+            case MACHINES -> List.of(machines());
+        };
+    }
+
+    /** How many rows a section has. */
+    public static int count(Rig rig, Section section) {
+        return switch (section) {
+            case SOUNDS -> rig.of(Kind.SOURCE).size();
+            case LISTENERS -> rig.of(Kind.OUTLET).size();
+            case DEVICES -> rig.of(Kind.DEVICE).size();
+            case LINKS ->
+                Links.joins(rig).size()
+                        + rig.of(Kind.PASS_THROUGH).size()
+                        + rig.of(Kind.PROCESSOR).size();
+            case PROGRAMS -> rig.of(Kind.APPLICATION).size();
+            case MIXERS -> rig.of(Kind.MIXER).size();
+            case PRODUCTION -> rig.of(Kind.PRODUCTION).size();
+            case MACHINES -> rig.of(Kind.MACHINE).size();
+        };
+    }
+
+    /** The column of a table that shows a setting, by its key; the first if none does. */
+    public static int column(Table table, String key) {
+        for (int c = 0; c < table.columns().size(); c++) {
+            if (table.columns().get(c).shows(key)) {
+                return c;
+            }
+        }
+        return 0;
+    }
+
+    private static Table table(String title, String noun, Kind kind, String owner, Column... columns) {
+        return new Table(kind.section() + ":" + owner, title, noun, kind, owner, List.of(columns), true);
+    }
+
+    private static Table sounds() {
+        return table(
+                "",
+                "source",
+                Kind.SOURCE,
+                "",
+                Columns.name(Kind.SOURCE, "source"),
+                Columns.of("class", Sources.CLASS, 7),
+                Columns.of("starts at", Sources.AT, 16),
+                Columns.of("dBFS", Sources.LEVEL, 5),
+                Columns.of("private", Sources.PRIVATE, 6),
+                Columns.of("licensed", Sources.LICENSED, 7),
+                Columns.of("person", Sources.PERSON, 9));
+    }
+
+    private static Table listeners() {
+        return table(
+                "",
+                "outlet",
+                Kind.OUTLET,
+                "",
+                Columns.name(Kind.OUTLET, "listener"),
+                Columns.of("sort", Outlets.SORT, 7),
+                new Special.At("listens at", 16),
+                Columns.of("track", Outlets.TRACK, 5),
+                Columns.of("person", Outlets.PERSON, 9),
+                Columns.of("persons", Outlets.PERSONS, 12));
+    }
+
+    private static Table devices() {
+        return table(
+                "",
+                "device",
+                Kind.DEVICE,
+                "",
+                Columns.name(Kind.DEVICE, "device"),
+                Columns.of("direction", Devices.DIRECTION, 9),
+                Columns.of("kHz", Devices.RATE, 5),
+                Columns.of("ms", Devices.LATENCY, 4),
+                Columns.of("virtual", Devices.VIRTUAL, 6),
+                Columns.of("present", Devices.PRESENT, 7),
+                Columns.of("enabled", Devices.ENABLED, 7),
+                Columns.of("permitted", Devices.PERMITTED, 8),
+                Columns.of("computer", Devices.MACHINE, 10));
+    }
+
+    private static List<Table> links() {
+        return List.of(
+                table(
+                        "Virtual cables",
+                        "cable",
+                        Kind.CABLE,
+                        "",
+                        Columns.name(Kind.CABLE, "cable"),
+                        Columns.of("play side", Links.CABLE_FROM, 18),
+                        Columns.of("record side", Links.CABLE_TO, 18),
+                        Columns.of("ms", Links.CABLE_LATENCY, 4),
+                        Columns.of("converts", Links.CABLE_CONVERTS, 7)),
+                table(
+                        "Wires",
+                        "wire",
+                        Kind.WIRE,
+                        "",
+                        Columns.name(Kind.WIRE, "wire"),
+                        Columns.of("from", Links.WIRE_FROM, 16),
+                        Columns.of("to", Links.WIRE_TO, 16),
+                        Columns.of("signal", Links.WIRE_SIGNAL, 8),
+                        Columns.of("dB", Links.WIRE_GAIN, 4),
+                        Columns.of("ms", Links.WIRE_LATENCY, 4),
+                        Columns.of("converts", Links.WIRE_CONVERTS, 7)),
+                table(
+                        "Through the air",
+                        "coupling",
+                        Kind.COUPLING,
+                        "",
+                        Columns.name(Kind.COUPLING, "coupling"),
+                        Columns.of("loudspeaker", Links.COUPLING_FROM, 16),
+                        Columns.of("microphone", Links.COUPLING_TO, 16),
+                        Columns.of("dB", Links.COUPLING_GAIN, 4),
+                        Columns.of("m", Links.COUPLING_DISTANCE, 4),
+                        Columns.of("ms", Links.COUPLING_LATENCY, 4)),
+                table(
+                        "Passed on",
+                        "pass-through",
+                        Kind.PASS_THROUGH,
+                        "",
+                        Columns.name(Kind.PASS_THROUGH, "pass-through"),
+                        Columns.of("takes", Links.PASS_FROM, 16),
+                        Columns.of("played on", Links.PASS_TO, 16),
+                        Columns.of("enabled", Links.PASS_ENABLED, 7),
+                        Columns.of("dB", Links.PASS_GAIN, 4),
+                        Columns.of("ms", Links.PASS_LATENCY, 4),
+                        Columns.of("direct", Links.PASS_DIRECT, 6)),
+                table(
+                        "Processors",
+                        "processor",
+                        Kind.PROCESSOR,
+                        "",
+                        Columns.name(Kind.PROCESSOR, "processor"),
+                        Columns.of("reads", Links.PROCESSOR_FROM, 16),
+                        Columns.of("offers", Links.PROCESSOR_TO, 16),
+                        Columns.of("running", Links.PROCESSOR_RUNNING, 7),
+                        Columns.of("starts", Links.PROCESSOR_STARTS, 6),
+                        Columns.of("ms", Links.PROCESSOR_LATENCY, 4)));
+    }
+
+    private static Table programs() {
+        return table(
+                "",
+                "program",
+                Kind.APPLICATION,
+                "",
+                Columns.name(Kind.APPLICATION, "program"),
+                Columns.of("class", Applications.USE, 7),
+                new Special.OfOutput("plays", Applications.PROGRAM_CHOICE, 15),
+                new Special.OfOutput("in the system", Applications.SYSTEM_CHOICE, 12),
+                Columns.of("listens to", Applications.INPUT, 15),
+                Columns.of("computer", Applications.MACHINE, 9));
+    }
+
+    private static List<Table> mixers(Rig rig) {
+        List<Table> tables = new ArrayList<>();
+        tables.add(table(
+                "",
+                "mixer",
+                Kind.MIXER,
+                "",
+                Columns.name(Kind.MIXER, "mixer"),
+                Columns.of("hardware", Mixers.HARDWARE, 8),
+                Columns.of("running", Mixers.RUNNING, 7),
+                Columns.of("starts", Mixers.STARTS, 6),
+                Columns.of("kHz", Mixers.RATE, 5),
+                Columns.of("ms", Mixers.LATENCY, 4),
+                Columns.of("computer", Mixers.MACHINE, 10)));
+        for (Element mixer : rig.of(Kind.MIXER)) {
+            tables.add(table(
+                    "Buses of " + mixer.name(),
+                    "bus",
+                    Kind.BUS,
+                    mixer.id(),
+                    Columns.name(Kind.BUS, "bus"),
+                    Columns.of("goes to", Mixers.TARGET, 18),
+                    Columns.of("dB", Mixers.BUS_LEVEL, 5),
+                    Columns.of("muted", Mixers.BUS_MUTED, 6)));
+            List<Column> columns = new ArrayList<>(List.of(
+                    Columns.name(Kind.STRIP, "strip"),
+                    Columns.of("takes", Mixers.FEED, 18),
+                    Columns.of("dB", Mixers.STRIP_LEVEL, 5),
+                    Columns.of("muted", Mixers.STRIP_MUTED, 6)));
+            for (Element bus : rig.in(mixer.id(), Kind.BUS)) {
+                columns.add(new Special.Crossing(bus.name(), bus.id(), 6));
+            }
+            tables.add(new Table(
+                    "strips:" + mixer.id(),
+                    "Strips of " + mixer.name() + ", and the buses they go to",
+                    "strip",
+                    Kind.STRIP,
+                    mixer.id(),
+                    columns,
+                    true));
+        }
+        return tables;
+    }
+
+    private static List<Table> productions(Rig rig) {
+        List<Table> tables = new ArrayList<>();
+        tables.add(table(
+                "",
+                "production",
+                Kind.PRODUCTION,
+                "",
+                Columns.name(Kind.PRODUCTION, "production"),
+                Columns.of("running", Productions.RUNNING, 7),
+                Columns.of("kHz", Productions.RATE, 5),
+                Columns.of("cue device", Productions.CUE_DEVICE, 16),
+                Columns.of("tracks", Productions.TRACKS, 6),
+                Columns.of("scene now", Productions.CURRENT_SCENE, 10),
+                Columns.of("computer", Productions.MACHINE, 10)));
+        for (Element production : rig.of(Kind.PRODUCTION)) {
+            tables.addAll(production(rig, production));
+        }
+        return tables;
+    }
+
+    private static List<Table> production(Rig rig, Element production) {
+        String id = production.id();
+        int tracks = production.or(Productions.TRACKS, 6);
+        List<Column> names = new ArrayList<>();
+        List<Column> inputs = new ArrayList<>(List.of(
+                Columns.name(Kind.INPUT, "input"),
+                Columns.of("takes", Productions.TAKES, 10),
+                new Special.From("from", 15),
+                Columns.of("dB", Productions.INPUT_LEVEL, 4),
+                Columns.of("ms", Productions.INPUT_DELAY, 4),
+                Columns.of("muted", Productions.INPUT_MUTED, 5),
+                Columns.of("cue", Productions.CUE, 4),
+                Columns.of("on air", Productions.PROGRAM, 5),
+                Columns.of("always", Productions.ALWAYS, 6)));
+        for (int n = 1; n <= Math.min(tracks, 32); n++) {
+            String number = Integer.toString(n);
+            names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
+            inputs.add(Columns.of(Sentences.trackName(rig, production, number), Productions.TRACK.of(n), 6));
+        }
+        List<Column> scenes = new ArrayList<>(List.of(Columns.names("what")));
+        for (Element scene : rig.in(id, Kind.SCENE)) {
+            scenes.add(new Special.InScene(scene.name(), scene.id(), 9));
+        }
+        List<Table> tables = new ArrayList<>(List.of(
+                new Table("tracks:" + id, "What the tracks are for", "track", Kind.PRODUCTION, id, names, false),
+                new Table("inputs:" + id, "Inputs of " + production.name(), "input", Kind.INPUT, id, inputs, true),
+                table(
+                        "Outputs",
+                        "output",
+                        Kind.OUTPUT,
+                        id,
+                        Columns.name(Kind.OUTPUT, "output"),
+                        Columns.of("purpose", Productions.PURPOSE, 9),
+                        Columns.of("active", Productions.ACTIVE, 6),
+                        new Columns.Members("takes tracks", Productions.TAKES_TRACK, TRACKS, 20)),
+                table("Scenes", "scene", Kind.SCENE, id, Columns.name(Kind.SCENE, "scene")),
+                table(
+                        "Groups of inputs",
+                        "group",
+                        Kind.GROUP,
+                        id,
+                        Columns.name(Kind.GROUP, "group"),
+                        new Columns.Members("holds", Productions.MEMBER, INPUTS, 40))));
+        if (scenes.size() > 1) {
+            tables.add(new Table("entries:" + id, "What is in which scene", "entry", Kind.INPUT, id, scenes, false));
+        }
+        return tables;
+    }
+
+    private static final Columns.Members.Names TRACKS = new Columns.Members.Names() {
+        @Override
+        public List<String> subs(Rig rig, Element row) {
+            Element production = rig.owner(row);
+            List<String> numbers = new ArrayList<>();
+            int count = production == null ? 1 : production.or(Productions.TRACKS, 6);
+            for (int n = 1; n <= count; n++) {
+                numbers.add(Integer.toString(n));
+            }
+            return numbers;
+        }
+
+        @Override
+        public String name(Rig rig, Element row, String sub) {
+            return Sentences.trackName(rig, rig.owner(row), sub);
+        }
+    };
+
+    private static final Columns.Members.Names INPUTS = new Columns.Members.Names() {
+        @Override
+        public List<String> subs(Rig rig, Element row) {
+            Element production = rig.owner(row);
+            return production == null
+                    ? List.of()
+                    : rig.in(production.id(), Kind.INPUT).stream()
+                            .map(Element::id)
+                            .toList();
+        }
+
+        @Override
+        public String name(Rig rig, Element row, String sub) {
+            return rig.name(sub);
+        }
+    };
+
+    private static Table machines() {
+        return table(
+                "",
+                "computer",
+                Kind.MACHINE,
+                "",
+                Columns.name(Kind.MACHINE, "computer"),
+                Columns.of("plays by default", Machines.PLAYBACK, 15),
+                Columns.of("records by default", Machines.RECORDING, 15),
+                Columns.of("plays calls", Machines.CALL_PLAYBACK, 13),
+                Columns.of("records calls", Machines.CALL_RECORDING, 13),
+                Columns.of("a system choice", Machines.SYSTEM_CHOICE, 12));
+    }
+}

@@ -1,0 +1,87 @@
+package org.gullyrun.core.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+
+/**
+ * One table of a sheet.
+ *
+ * @param key unique among the tables of a rig
+ * @param title over it; empty where the section says enough
+ * @param noun what one row is
+ * @param kind the kind of element that a row is
+ * @param owner the id of what the rows live in, or an empty text
+ * @param columns from left to right; the first is the name
+ * @param grows whether rows can be added
+ */
+public record Table(
+        String key, String title, String noun, Kind kind, String owner, List<Column> columns, boolean grows) {
+    public Table {
+        columns = List.copyOf(columns);
+    }
+
+    /** The elements that are its rows, in order. */
+    public List<Element> rows(Rig rig) {
+        if (!grows) {
+            List<Element> rows = new ArrayList<>(rig.in(owner, Kind.INPUT));
+            rows.addAll(rig.in(owner, Kind.GROUP));
+            rows.addAll(rig.in(owner, Kind.SCENE));
+            return kind == Kind.PRODUCTION ? List.of(rig.get(owner)) : rows;
+        }
+        return owner.isEmpty() ? rig.of(kind) : rig.in(owner, kind);
+    }
+
+    /**
+     * The changes that add a row of a name. What it obviously is, is put in: a program's output, a source's class as in
+     * the row before.
+     *
+     * @throws Refused if the name is empty
+     */
+    public List<Change> add(Rig rig, String name) {
+        if (name.isBlank()) {
+            throw new Refused("a name is needed");
+        }
+        Fresh fresh = new Fresh(rig);
+        String given = name.strip();
+        switch (kind) {
+            case APPLICATION -> fresh.application(given, Applications.Use.OTHER);
+            case CABLE -> fresh.cable(given);
+            case DEVICE -> fresh.make(kind, given, owner, Table::guessed);
+            default -> fresh.make(kind, given, owner, e -> e);
+        }
+        return fresh.changes();
+    }
+
+    /** The id of the row that a list of changes from {@link #add} makes. */
+    public String added(List<Change> changes) {
+        for (Change change : changes) {
+            if (change instanceof Change.Add(Element e) && e.kind() == kind) {
+                return e.id();
+            }
+        }
+        throw new IllegalArgumentException("nothing is added");
+    }
+
+    /** A device's direction, where its name says it. */
+    private static Element guessed(Element device) {
+        String name = device.name().toLowerCase(java.util.Locale.ROOT);
+        if (name.matches(".*\\b(mic|microphone|line in|capture|record side)\\b.*")) {
+            return device.with(Devices.DIRECTION, Devices.Direction.RECORDING);
+        }
+        return name.matches(".*\\b(speakers?|headset|headphones|line out|play side)\\b.*")
+                ? device.with(Devices.DIRECTION, Devices.Direction.PLAYBACK)
+                : device;
+    }
+
+    /** The changes that remove a row with all that lives in it. */
+    public List<Change> remove(Rig rig, String row) {
+        return Changes.removal(rig, row);
+    }
+}

@@ -1,0 +1,259 @@
+package org.gullyrun.desktop.brief;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.StartingBrief;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
+
+/** Beside the grid: the cell that is marked, in words and scene by scene; its level; and briefs to start from. */
+public final class BriefSide extends ScrollPane {
+    private final Store store;
+    private final BriefView grid;
+    private final VBox box = new VBox(6);
+
+    /** The side of a grid. */
+    public BriefSide(Store store, BriefView grid) {
+        this.store = store;
+        this.grid = grid;
+        setId("brief-side");
+        getStyleClass().addAll("evidence", "plain-scroll");
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setFocusTraversable(false);
+        box.setPadding(new Insets(16, 18, 16, 18));
+        setContent(box);
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        double width = 320 * now.textScale();
+        setMinWidth(width);
+        setPrefWidth(width);
+        setMaxWidth(width);
+        if (now.step() == Step.BRIEF
+                && (before.step() != now.step()
+                        || box.getChildren().isEmpty()
+                        || before.reading() != now.reading()
+                        || before.scene() != now.scene()
+                        || before.textScale() != now.textScale()
+                        || before.what().brief() != now.what().brief()
+                        || !before.selection().equals(now.selection()))) {
+            box.getChildren().setAll(content(now));
+        }
+    }
+
+    private List<Node> content(State now) {
+        List<Node> all = new ArrayList<>();
+        if (now.selection() instanceof Selection.Pair(String s, String o)
+                && now.reading().rig().find(s, Kind.SOURCE).isPresent()
+                && now.reading().rig().find(o, Kind.OUTLET).isPresent()) {
+            cell(now, now.reading().rig().get(s), now.reading().rig().get(o), all);
+        } else {
+            all.add(Nodes.label("The brief", "water-title"));
+            all.add(Nodes.label("What each listener is meant to get. Mark a cell to set it.", "soft"));
+        }
+        all.add(Nodes.rule());
+        all.add(Nodes.label("Start from", "caption"));
+        for (StartingBrief each : StartingBrief.values()) {
+            all.add(choice(each.title(), each.about(), "start-" + each.ordinal(), () -> start(each)));
+        }
+        return all;
+    }
+
+    private void start(StartingBrief each) {
+        State now = store.state();
+        List<BriefChange> changes =
+                each.over(now.surveyShown().rig(), now.what().brief());
+        if (changes.isEmpty()) {
+            store.tell(new Message("“" + each.title() + "” says nothing that is not entered already.", false));
+        } else {
+            store.brief(changes, "lay “" + each.title() + "” over the brief");
+        }
+        grid.requestFocus();
+    }
+
+    private static Node choice(String title, String about, String id, Runnable action) {
+        VBox words = new VBox(Nodes.label(title, "strong"), Nodes.label(about, "small", "soft"));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        return new ClickRow("remedy", id, title + ": " + about, action, words);
+    }
+
+    private void cell(State now, Element source, Element outlet, List<Node> all) {
+        int s = now.reading().rig().of(Kind.SOURCE).indexOf(source);
+        int o = now.reading().rig().of(Kind.OUTLET).indexOf(outlet);
+        int scene = now.scene() >= 0 ? now.scene() : now.reading().worstScene(s, o);
+        CellReading cell = now.reading().scenes().get(scene).cell(s, o);
+        all.add(Nodes.label(source.name() + " → " + outlet.name(), "water-title"));
+        String because = switch (cell.counting().ground()) {
+            case PRIVATE -> "because " + source.name() + " is private";
+            case LICENSED -> "because " + source.name() + " is licensed";
+            case DEDICATED -> "because the track is meant for others";
+            case ENTERED -> "as entered";
+            case NOT_SET -> "not entered";
+        };
+        HBox says = new HBox(8, Nodes.label(cell.wish().word(), "strong"), Nodes.label(because, "soft"));
+        says.setAlignment(Pos.BASELINE_LEFT);
+        all.add(says);
+        String scenes = now.reading().scenes().size() > 1
+                ? " in " + now.reading().scenes().get(scene).name()
+                : "";
+        Label answer = Nodes.label(
+                cell.delivery().arrives()
+                        ? "Arrives by " + cell.delivery().runs()
+                                + (cell.delivery().runs() == 1 ? " run" : " runs") + scenes
+                                + String.format(Locale.ROOT, " at %.1f dBFS.", cell.usualLevel())
+                                        .replace('-', '−')
+                        : "Does not arrive" + scenes + ".",
+                now.reading().isLoud(cell) ? "bad-text" : "soft");
+        all.add(answer);
+        String[][] words = {{"must", "it has to arrive, once"}, {"may", "no matter"}, {"never", "it must not arrive"}};
+        for (Wish wish : Wish.values()) {
+            Label key = Nodes.label(wish == Wish.MUST ? "M" : wish == Wish.MAY ? "A" : "N", "figures", "soft");
+            HBox mark = new HBox(new BriefCell(now.textScale()).mark(wish, true, false));
+            mark.setAlignment(Pos.CENTER);
+            mark.setMinWidth(20);
+            Label name = Nodes.label(wish.word(), "strong");
+            name.setMinWidth(46 * now.textScale());
+            ClickRow row = new ClickRow(
+                    "remedy",
+                    "set-" + wish.word(),
+                    wish.word() + ": " + words[wish.ordinal()][1],
+                    () -> grid.set(wish),
+                    mark,
+                    name,
+                    Nodes.label(words[wish.ordinal()][1], "soft"),
+                    Nodes.spacer(),
+                    key);
+            Nodes.mark(row, "selected", cell.wish() == wish);
+            all.add(row);
+        }
+        scenes(now, source, outlet, s, o, all);
+        levels(now, source, outlet, all);
+    }
+
+    private void scenes(State now, Element source, Element outlet, int s, int o, List<Node> all) {
+        if (now.reading().scenes().size() < 2) {
+            return;
+        }
+        all.add(Nodes.rule());
+        all.add(Nodes.label("In scenes", "caption"));
+        Brief brief = now.what().brief();
+        for (int i = 0; i < now.reading().scenes().size(); i++) {
+            var reading = now.reading().scenes().get(i);
+            Wish own = brief.cells()
+                    .get(new Brief.Cell(source.id(), outlet.id(), reading.key().scene()));
+            Label name = Nodes.label(reading.name());
+            name.setMinWidth(90 * now.textScale());
+            boolean loud = now.reading().isLoud(reading.cell(s, o));
+            Label said = Nodes.label(
+                    (own == null ? "as everywhere" : own.word())
+                            + (loud ? ", " + reading.cell(s, o).verdict().word() : ""),
+                    loud ? "bad-text" : "soft");
+            int scene = i;
+            all.add(new ClickRow(
+                    "remedy", "in-scene-" + i, reading.name(), () -> store.chooseScene(scene), name, said));
+        }
+    }
+
+    private void levels(State now, Element source, Element outlet, List<Node> all) {
+        all.add(Nodes.rule());
+        all.add(Nodes.label("Level", "caption"));
+        Brief brief = now.what().brief();
+        Brief.Cell cell = new Brief.Cell(source.id(), outlet.id(), "");
+        Brief.Window window = brief.windows().get(cell);
+        TextField least = field("level-least", window == null ? null : window.least());
+        TextField most = field("level-most", window == null ? null : window.most());
+        Runnable set = () -> {
+            Double low = number(least);
+            Double high = number(most);
+            if (low != null && high != null && low > high) {
+                Nodes.mark(most, "wrong", true);
+                store.tell(new Message("The window's upper end lies below its lower end.", true));
+                return;
+            }
+            Map<Brief.Cell, Brief.Window> windows =
+                    new TreeMap<>(store.state().what().brief().windows());
+            if (low == null && high == null) {
+                windows.remove(cell);
+            } else {
+                windows.put(cell, new Brief.Window(low, high));
+            }
+            Brief old = store.state().what().brief();
+            store.brief(
+                    BriefChange.between(old, new Brief(old.cells(), windows, old.voiceOverMusic())),
+                    "set the level window of " + source.name() + " at " + outlet.name());
+        };
+        least.setOnAction(e -> set.run());
+        most.setOnAction(e -> set.run());
+        HBox between =
+                new HBox(6, Nodes.label("between"), least, Nodes.label("and"), most, Nodes.label("dBFS", "caption"));
+        between.setAlignment(Pos.CENTER_LEFT);
+        all.add(between);
+        TextField voice = field("voice-over", brief.voiceOverMusic().get(outlet.id()));
+        voice.setOnAction(e -> {
+            Brief old = store.state().what().brief();
+            Map<String, Double> over = new TreeMap<>(old.voiceOverMusic());
+            Double value = number(voice);
+            if (value == null) {
+                over.remove(outlet.id());
+            } else {
+                over.put(outlet.id(), value);
+            }
+            store.brief(
+                    BriefChange.between(old, new Brief(old.cells(), old.windows(), over)),
+                    "set voice over music at " + outlet.name());
+        });
+        HBox over = new HBox(6, Nodes.label("voice over music by"), voice, Nodes.label("dB", "caption"));
+        over.setAlignment(Pos.CENTER_LEFT);
+        all.add(over);
+    }
+
+    private static TextField field(String id, @Nullable Double value) {
+        TextField field = new TextField(
+                value == null
+                        ? ""
+                        : String.valueOf(Objects.requireNonNull(value)).replaceAll("\\.0$", ""));
+        field.setId(id);
+        field.getStyleClass().add("number-field");
+        field.setPrefColumnCount(4);
+        return field;
+    }
+
+    private @Nullable Double number(TextField field) {
+        String text = field.getText().strip().replace('−', '-').replace(',', '.');
+        try {
+            Nodes.mark(field, "wrong", false);
+            return text.isEmpty() ? null : Double.valueOf(text);
+        } catch (NumberFormatException e) {
+            Nodes.mark(field, "wrong", true);
+            store.tell(new Message("“" + field.getText() + "” is no number of dB.", true));
+            return null;
+        }
+    }
+}

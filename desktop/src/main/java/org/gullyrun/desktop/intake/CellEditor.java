@@ -1,0 +1,95 @@
+package org.gullyrun.desktop.intake;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.intake.Option;
+import org.gullyrun.desktop.look.Nodes;
+
+/** The field in the cell that is being typed into, and beneath it what could be meant, best first. */
+final class CellEditor {
+    private static final int MOST = 7;
+
+    private final TextField field = new TextField();
+    private final VBox list = new VBox();
+    private List<Option> options = List.of();
+    private int chosen = -1;
+    private String before = "";
+
+    CellEditor() {
+        field.setId("cell");
+        field.getStyleClass().add("cell-field");
+        list.getStyleClass().add("option-list");
+        list.setManaged(false);
+        list.setVisible(false);
+        list.setId("options");
+    }
+
+    TextField field() {
+        return field;
+    }
+
+    VBox list() {
+        return list;
+    }
+
+    /** Begins with what stands in the cell, all of it marked, so that typing replaces it. */
+    void begin(String text) {
+        before = text;
+        field.setText(text);
+        field.selectAll();
+        Nodes.mark(field, "wrong", false);
+        offer(List.of());
+    }
+
+    boolean isChanged() {
+        return !field.getText().equals(before);
+    }
+
+    /** What is to be entered: the option chosen, or what was typed. */
+    String text() {
+        return chosen >= 0 && chosen < options.size() ? options.get(chosen).text() : field.getText();
+    }
+
+    /** What was typed cannot stand there. */
+    void refuse() {
+        Nodes.mark(field, "wrong", true);
+    }
+
+    boolean isOpen() {
+        return list.isVisible();
+    }
+
+    /** Offers options; the first is chosen. */
+    void offer(List<Option> some) {
+        options = some.subList(0, Math.min(MOST, some.size()));
+        chosen = options.isEmpty() ? -1 : 0;
+        list.getChildren().clear();
+        for (int i = 0; i < options.size(); i++) {
+            Label shown = Nodes.label(options.get(i).shown(), "plain");
+            Label note = Nodes.label(options.get(i).note(), "small", "soft");
+            shown.setWrapText(false);
+            note.setWrapText(false);
+            HBox row = new HBox(14, shown, Nodes.spacer(), note);
+            row.setAlignment(Pos.CENTER_LEFT);
+            row.getStyleClass().add("option");
+            list.getChildren().add(row);
+        }
+        list.setVisible(!options.isEmpty());
+        mark();
+    }
+
+    void choose(int by) {
+        chosen = Math.floorMod(chosen + by, options.size());
+        mark();
+    }
+
+    private void mark() {
+        for (int i = 0; i < list.getChildren().size(); i++) {
+            Nodes.mark(list.getChildren().get(i), "chosen", i == chosen);
+        }
+    }
+}

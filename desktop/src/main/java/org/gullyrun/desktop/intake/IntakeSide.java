@@ -1,0 +1,125 @@
+package org.gullyrun.desktop.intake;
+
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.intake.Question;
+import org.gullyrun.core.intake.Questions;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** Beside the sheet: the rig so far, what is still to ask, and what else can be done with the list. */
+public final class IntakeSide extends ScrollPane {
+    private static final double WIDTH = 284;
+    private static final int MOST = 40;
+
+    /** Something that can be done here, with its key. */
+    public record Offer(String id, String title, String key, Runnable action) {}
+
+    private final IntakeView sheet;
+    private final List<Offer> offers;
+    private final VBox box = new VBox(6);
+    private final Miniature miniature = new Miniature();
+
+    /** The side of a sheet. */
+    public IntakeSide(Store store, IntakeView sheet, List<Offer> offers) {
+        this.sheet = sheet;
+        this.offers = List.copyOf(offers);
+        setId("intake-side");
+        getStyleClass().addAll("evidence", "plain-scroll");
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setFocusTraversable(false);
+        box.setPadding(new Insets(16, 18, 16, 18));
+        setContent(box);
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        double width = 320 * now.textScale();
+        setMinWidth(width);
+        setPrefWidth(width);
+        setMaxWidth(width);
+        if (now.step() != Step.INTAKE
+                || before.reading() == now.reading()
+                        && before.step() == now.step()
+                        && before.textScale() == now.textScale()
+                        && !box.getChildren().isEmpty()) {
+            return;
+        }
+        double u = now.textScale();
+        FlowGraph graph = now.reading().scenes().get(Math.max(0, now.scene())).graph();
+        miniature.show(graph, (WIDTH - 8) * u, 190 * u);
+        var points = Nodes.label(graph.points() + (graph.points() == 1 ? " point" : " points"), "figures", "soft");
+        points.setWrapText(false);
+        HBox head = new HBox(Nodes.label("The rig so far", "water-title"), Nodes.spacer(), points);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        box.getChildren().setAll(head, miniature, Nodes.rule());
+        List<Question> questions = Questions.of(now.reading().rig());
+        HBox ask = new HBox(
+                Nodes.label("Still to ask", "section-title"),
+                Nodes.spacer(),
+                Nodes.label(Integer.toString(questions.size()), "soft"));
+        box.getChildren().add(ask);
+        if (questions.isEmpty()) {
+            box.getChildren()
+                    .add(Nodes.label(
+                            now.reading().rig().elements().isEmpty()
+                                    ? "Nothing is entered yet. Begin with what makes sound, or start from a rig."
+                                    : "Nothing. Go on to the brief (key 2).",
+                            "soft"));
+        }
+        for (Question question : questions.subList(0, Math.min(MOST, questions.size()))) {
+            box.getChildren().add(row(question, u));
+        }
+        if (questions.size() > MOST) {
+            box.getChildren()
+                    .add(Nodes.label("and " + (questions.size() - MOST) + " more in the question sheet", "caption"));
+        }
+        box.getChildren().add(Nodes.rule());
+        for (Offer offer : offers) {
+            var key = Nodes.label(offer.key, "figures", "soft");
+            key.setWrapText(false);
+            key.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            box.getChildren()
+                    .add(new ClickRow(
+                            "remedy",
+                            "offer-" + offer.id,
+                            offer.title,
+                            offer.action,
+                            Nodes.label(offer.title),
+                            Nodes.spacer(),
+                            key));
+        }
+    }
+
+    private ClickRow row(Question question, double u) {
+        Circle ring = new Circle(4 * u);
+        ring.getStyleClass().add("ask-ring");
+        HBox holder = new HBox(ring);
+        holder.setPadding(new Insets(4 * u, 0, 0, 0));
+        VBox words = new VBox(Nodes.label(question.wording()));
+        if (!question.why().isEmpty()) {
+            words.getChildren().add(Nodes.label(question.why(), "small", "soft"));
+        }
+        HBox.setHgrow(words, Priority.ALWAYS);
+        ClickRow row = new ClickRow(
+                "remedy",
+                "ask-" + question.at().element(),
+                question.wording(),
+                () -> sheet.goTo(question.at().element(), question.at().key()),
+                holder,
+                words);
+        row.setAlignment(Pos.TOP_LEFT);
+        return row;
+    }
+}

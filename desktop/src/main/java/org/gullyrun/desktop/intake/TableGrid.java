@@ -1,0 +1,212 @@
+package org.gullyrun.desktop.intake;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiConsumer;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.intake.Column;
+import org.gullyrun.core.intake.Table;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.look.Nodes;
+
+/** One table as it is drawn: a heading, a line for each row, and a line for the next one. Lines are changed in place. */
+final class TableGrid extends VBox {
+    private static final double LETTER = 7.4;
+    private static final double GAP = 14;
+    private static final double LEADS = 130;
+
+    /** One line: the labels of its cells, and where the row leads. */
+    static final class Line extends HBox {
+        final String row;
+        final List<Label> cells = new ArrayList<>();
+        final Label leads = Nodes.label("", "water", "small");
+
+        Line(String row) {
+            this.row = row;
+            getStyleClass().add("sheet-row");
+            setAlignment(Pos.CENTER_LEFT);
+        }
+    }
+
+    private final double u;
+    private final BiConsumer<Integer, Integer> onCell;
+    private final VBox body = new VBox();
+    private final Map<String, Line> lines = new HashMap<>();
+    private final List<Line> order = new ArrayList<>();
+    private Table table;
+    private List<Double> widths = List.of();
+    private double leadsRoom;
+
+    TableGrid(Table table, double textScale, double width, BiConsumer<Integer, Integer> onCell) {
+        this.table = table;
+        this.u = textScale;
+        this.onCell = onCell;
+        getStyleClass().add("sheet-table");
+        widths = widths(table, width);
+        if (!table.title().isEmpty()) {
+            Label title = Nodes.label(table.title(), "section-title");
+            VBox.setMargin(title, new Insets(16 * u, 0, 2, 0));
+            getChildren().add(title);
+        }
+        HBox head = new HBox();
+        head.getStyleClass().add("sheet-head");
+        for (int c = 0; c < table.columns().size(); c++) {
+            head.getChildren().add(sized(Nodes.label(table.columns().get(c).head(), "caption"), c));
+        }
+        if (leads()) {
+            head.getChildren().add(Nodes.label("leads to", "caption"));
+        }
+        getChildren().addAll(head, body);
+    }
+
+    Table table() {
+        return table;
+    }
+
+    /** How many lines there are, the one for the next row included. */
+    int size() {
+        return order.size();
+    }
+
+    Line line(int place) {
+        return order.get(place);
+    }
+
+    int placeOf(String row) {
+        for (int i = 0; i < order.size(); i++) {
+            if (order.get(i).row.equals(row)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    double width(int column) {
+        return widths.get(column);
+    }
+
+    boolean leads() {
+        return switch (table.kind()) {
+            case MACHINE, SCENE, GROUP, MIXER, PRODUCTION -> false;
+            case OUTPUT, BUS, STRIP, INPUT -> false; // their tables are wide; the map says it
+            default ->
+                table.columns().size() < 8
+                        || widths.stream().mapToDouble(w -> w).sum() < 700;
+        };
+    }
+
+    private List<Double> widths(Table of, double width) {
+        double[] wanted = of.columns().stream()
+                .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u + GAP)
+                .toArray();
+        double all = java.util.Arrays.stream(wanted).sum();
+        double room = width - 34 - (wanted.length < 8 ? LEADS * u : 0);
+        if (all < room && wanted.length > 1) {
+            // Names take what is left over, but not all of it: eyes have to find the next column.
+            wanted[0] += Math.min(room - all, 60 * u);
+        } else if (all > room) {
+            // Too wide: columns with long values give way, down to three quarters; beyond that the sheet scrolls.
+            double give = Math.max(0.75, room / all);
+            for (int c = 0; c < wanted.length; c++) {
+                wanted[c] = of.columns().get(c).letters() > 7 ? wanted[c] * give : wanted[c];
+            }
+        }
+        leadsRoom =
+                Math.max(90 * u, width - 34 - java.util.Arrays.stream(wanted).sum());
+        List<Double> list = new ArrayList<>();
+        for (double w : wanted) {
+            list.add(Math.floor(w));
+        }
+        return list;
+    }
+
+    private Label sized(Label label, int column) {
+        label.setWrapText(false);
+        double width = widths.get(column);
+        label.setMinWidth(width);
+        label.setMaxWidth(width);
+        label.setPrefWidth(width);
+        label.setPadding(new Insets(0, 8, 0, 0));
+        return label;
+    }
+
+    /** Whether it can show another table by changing its lines. */
+    boolean fits(Table other) {
+        if (!table.key().equals(other.key())
+                || table.columns().size() != other.columns().size()) {
+            return false;
+        }
+        for (int c = 0; c < table.columns().size(); c++) {
+            if (!table.columns().get(c).head().equals(other.columns().get(c).head())) {
+                return false;
+            }
+        }
+        return table.title().equals(other.title());
+    }
+
+    /** Shows a rig: only what differs is touched. */
+    void show(Table now, Rig rig) {
+        table = now;
+        List<Line> next = new ArrayList<>();
+        for (Element row : table.rows(rig)) {
+            Line line = lines.computeIfAbsent(row.id(), this::line);
+            for (int c = 0; c < table.columns().size(); c++) {
+                put(
+                        line.cells.get(c),
+                        table.columns().get(c).text(rig, row),
+                        table.columns().get(c));
+            }
+            next.add(line);
+        }
+        if (table.grows()) {
+            Line fresh = lines.computeIfAbsent("", this::line);
+            put(
+                    fresh.cells.getFirst(),
+                    "new " + table.noun() + " …",
+                    table.columns().getFirst());
+            Nodes.mark(fresh.cells.getFirst(), "prompt", true);
+            next.add(fresh);
+        }
+        if (!next.equals(order)) {
+            order.clear();
+            order.addAll(next);
+            body.getChildren().setAll(next);
+            lines.values().retainAll(next);
+        }
+    }
+
+    private static void put(Label cell, String text, Column column) {
+        if (!cell.getText().equals(text)) {
+            cell.setText(text);
+        }
+        Nodes.mark(cell, "unknown", text.equals("?"));
+    }
+
+    private Line line(String row) {
+        Line line = new Line(row);
+        for (int c = 0; c < table.columns().size(); c++) {
+            Label cell = sized(Nodes.label("", "sheet-cell"), c);
+            if (c == 0) {
+                cell.getStyleClass().add("strong");
+            }
+            int column = c;
+            cell.setOnMouseClicked(e -> onCell.accept(placeOf(row), column));
+            line.cells.add(cell);
+            line.getChildren().add(cell);
+        }
+        if (leads()) {
+            line.leads.setWrapText(false);
+            line.leads.setMaxWidth(leadsRoom);
+            line.leads.setMinWidth(0);
+            line.getChildren().add(line.leads);
+        }
+        return line;
+    }
+}
