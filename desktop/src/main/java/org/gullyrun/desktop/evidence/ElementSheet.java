@@ -48,7 +48,7 @@ final class ElementSheet {
             List<Setting<?>> members = setting.isFamily() ? members(rig, element, setting) : List.of(setting);
             for (Setting<?> one : members) {
                 boolean meta = switch (one.key()) {
-                    case "name", "note", "place", "pathNote" -> true;
+                    case "place" -> true;
                     default -> one.key().equals(element.kind().ownerKey());
                 };
                 Node row = meta ? null : SettingEditor.row(store, rig, new Address(element.id(), one.key()), false);

@@ -13,6 +13,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.intake.Entering;
+import org.gullyrun.core.intake.Refused;
 import org.gullyrun.core.repair.GateMoves;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
@@ -94,10 +96,8 @@ final class SettingEditor {
             case ValueType.Pick pick -> menu();
             case ValueType.Word<?> word -> menu();
             case ValueType.Ref ref -> menu();
-            case ValueType.Text text ->
-                Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
-            case ValueType.Texts texts ->
-                Nodes.label(Sentences.words(rig, setting, element.raw(setting)), "small", "soft");
+            case ValueType.Text text -> text();
+            case ValueType.Texts texts -> text();
         };
     }
 
@@ -135,6 +135,37 @@ final class SettingEditor {
         HBox box = new HBox(4, field, Nodes.label(unit, "small", "caption"));
         box.setAlignment(Pos.CENTER_LEFT);
         return box;
+    }
+
+    private Node text() {
+        Object raw = element.raw(setting);
+        String before = raw == Unknown.UNKNOWN
+                ? "?"
+                : raw instanceof List<?> list
+                        ? String.join(", ", list.stream().map(String::valueOf).toList())
+                        : String.valueOf(raw);
+        TextField field = new TextField(before);
+        field.setUserData(before);
+        field.getStyleClass().add("number-field");
+        field.setPrefColumnCount(13);
+        named(field);
+        Runnable enter = () -> {
+            if (!field.getText().equals(before)) {
+                try {
+                    Rig newest = store.state().surveyShown().rig();
+                    store.change(Entering.enter(newest, new Address(element.id(), setting.key()), field.getText()));
+                } catch (Refused e) {
+                    wrong(field, String.valueOf(e.getMessage()));
+                }
+            }
+        };
+        field.setOnAction(e -> enter.run());
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is && field.getScene() != null) {
+                enter.run();
+            }
+        });
+        return field;
     }
 
     /** Puts what was being typed into the field that stands in its place now. */

@@ -153,9 +153,19 @@ public final class HeadView extends HBox {
             for (Survey each : now.what().surveys()) {
                 MenuItem item = new MenuItem(each.name()
                         + (each.date().isEmpty() ? "" : " · " + each.date())
+                        + (each.id().equals(now.what().knownGood()) ? ", known good" : "")
                         + (each.id().equals(now.survey()) ? "  ✓" : ""));
                 item.setOnAction(e -> store.chooseSurvey(each.id()));
                 survey.getItems().add(item);
+            }
+            survey.getItems().add(new SeparatorMenuItem());
+            for (Action action : actions.get()) {
+                if (action.group().equals("Survey")) {
+                    MenuItem item = new MenuItem(action.name());
+                    item.setId("menu-" + action.id());
+                    item.setOnAction(e -> action.run().run());
+                    survey.getItems().add(item);
+                }
             }
         }
         scenes(before, now);

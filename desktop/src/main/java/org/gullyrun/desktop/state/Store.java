@@ -301,11 +301,14 @@ public final class Store implements AutoCloseable {
         });
     }
 
-    /** Shows a case that is in no file yet in place of this one. */
-    public void replace(Case what) {
+    /** Shows a case that is in no file yet in place of this one, at a step. */
+    public void replace(Case what, Step step) {
         filer.execute(() -> {
             Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
-            interfaceThread.accept(() -> show(what, null, reading));
+            interfaceThread.accept(() -> {
+                show(what, null, reading);
+                go(step);
+            });
         });
     }
 

@@ -8,33 +8,31 @@ import javafx.stage.Window;
 
 /** The system's own file dialogs. */
 final class NativeFilePicker implements FilePicker {
-    private static final String ENDING = ".gullyrun.json";
-
     private final Window owner;
 
     NativeFilePicker(Window owner) {
         this.owner = owner;
     }
 
-    private static FileChooser chooser(String title) {
+    private static FileChooser chooser(Sort sort, String title) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
         chooser.getExtensionFilters()
                 .addAll(
-                        new FileChooser.ExtensionFilter("Gullyrun cases", "*" + ENDING, "*.json"),
+                        new FileChooser.ExtensionFilter(sort.title(), sort.patterns()),
                         new FileChooser.ExtensionFilter("All files", "*"));
         return chooser;
     }
 
     @Override
-    public Optional<Path> toOpen() {
-        return Optional.ofNullable(chooser("Open a case").showOpenDialog(owner)).map(File::toPath);
+    public Optional<Path> toOpen(Sort sort) {
+        return Optional.ofNullable(chooser(sort, "Open").showOpenDialog(owner)).map(File::toPath);
     }
 
     @Override
-    public Optional<Path> toSave(String suggested) {
-        FileChooser chooser = chooser("Save the case");
-        chooser.setInitialFileName(suggested + ENDING);
+    public Optional<Path> toSave(Sort sort, String suggested) {
+        FileChooser chooser = chooser(sort, "Save");
+        chooser.setInitialFileName(suggested + sort.ending());
         return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
     }
 }

@@ -3,21 +3,30 @@ package org.gullyrun.desktop.window;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.gullyrun.core.inventory.Preview;
 import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 
 /** What is laid over the window: a question, or the sheet of keys. Escape takes it away. */
 final class Overlay extends StackPane {
+    private static final int MOST_ROWS = 300;
+
     Overlay() {
         getStyleClass().add("veil");
         setId("overlay");
@@ -80,6 +89,138 @@ final class Overlay extends StackPane {
         applyCss();
         layout();
         done.requestFocus();
+    }
+
+    /** Something to choose: its title, what it is for, and what choosing it does. */
+    record Choice(String title, String about, Runnable action) {}
+
+    /** Lets one be chosen by arrow keys and Enter, or a click. */
+    void choose(String title, Map<String, Choice> choices) {
+        VBox box = new VBox(4, Nodes.label(title, "title"));
+        choices.forEach((key, choice) -> {
+            VBox words = new VBox(Nodes.label(choice.title, "strong"), Nodes.label(choice.about, "soft"));
+            HBox.setHgrow(words, Priority.ALWAYS);
+            ClickRow row = new ClickRow(
+                    "remedy",
+                    "choice-" + key,
+                    choice.title + ": " + choice.about,
+                    () -> {
+                        close();
+                        choice.action.run();
+                    },
+                    words);
+            box.getChildren().add(row);
+        });
+        box.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            int by = e.getCode() == KeyCode.DOWN ? 1 : e.getCode() == KeyCode.UP ? -1 : 0;
+            int at = box.getChildren().indexOf(box.getScene().getFocusOwner());
+            if (by != 0 && at > 0) {
+                box.getChildren()
+                        .get(Math.clamp(at + by, 1, box.getChildren().size() - 1))
+                        .requestFocus();
+                e.consume();
+            }
+        });
+        box.setPadding(new Insets(20, 24, 18, 24));
+        show(box, 560);
+        applyCss();
+        layout();
+        box.getChildren().get(1).requestFocus();
+    }
+
+    /** One line of a form. */
+    record Entry(String key, String label, String value) {}
+
+    /** Asks for some texts; {@code done} gives an objection, or an empty text if they are taken. */
+    void form(String title, List<Entry> entries, Function<Map<String, String>, String> done) {
+        VBox box = new VBox(8, Nodes.label(title, "section-title"));
+        Map<String, TextField> fields = new LinkedHashMap<>();
+        for (Entry entry : entries) {
+            TextField field = new TextField(entry.value);
+            field.setId("form-" + entry.key);
+            field.setAccessibleText(entry.label);
+            fields.put(entry.key, field);
+            box.getChildren().addAll(Nodes.label(entry.label, "caption"), field);
+        }
+        var objection = Nodes.label("", "bad-text");
+        Button take = new Button("Keep");
+        take.getStyleClass().setAll("button", "plain");
+        take.setId("form-keep");
+        take.setDefaultButton(true);
+        take.setOnAction(e -> {
+            Map<String, String> entered = new LinkedHashMap<>();
+            fields.forEach((key, field) -> entered.put(key, field.getText()));
+            String why = done.apply(entered);
+            objection.setText(why);
+            if (why.isEmpty()) {
+                close();
+            }
+        });
+        Button back = new Button("Go back");
+        back.getStyleClass().setAll("button", "plain");
+        back.setOnAction(e -> close());
+        box.getChildren().addAll(objection, new HBox(8, Nodes.spacer(), back, take));
+        box.setPadding(new Insets(18, 20, 16, 20));
+        show(box, 440);
+        applyCss();
+        layout();
+        fields.values().iterator().next().requestFocus();
+        fields.values().iterator().next().selectAll();
+    }
+
+    /** Shows what taking a list in would do, and does it only when asked. */
+    void preview(String title, Preview preview, Runnable take) {
+        VBox rows = new VBox(3);
+        for (Preview.Mistake mistake : preview.mistakes()
+                .subList(0, Math.min(MOST_ROWS, preview.mistakes().size()))) {
+            rows.getChildren().add(Nodes.label(mistake.told(), "bad-text"));
+        }
+        for (Preview.Row row :
+                preview.rows().subList(0, Math.min(MOST_ROWS, preview.rows().size()))) {
+            var fate = Nodes.label(row.fate().word(), "small", row.fate() == Preview.Fate.LEFT ? "soft" : "good-text");
+            fate.setMinWidth(80);
+            var name = Nodes.label(row.name(), row.fate() == Preview.Fate.LEFT ? "soft" : "strong");
+            HBox line = new HBox(10, fate, name, Nodes.label(row.detail(), "soft"));
+            line.setAlignment(Pos.BASELINE_LEFT);
+            rows.getChildren().add(line);
+        }
+        if (preview.rows().size() > MOST_ROWS) {
+            rows.getChildren().add(Nodes.label("and " + (preview.rows().size() - MOST_ROWS) + " rows more", "caption"));
+        }
+        ScrollPane scroll = new ScrollPane(rows);
+        scroll.getStyleClass().add("plain-scroll");
+        scroll.setFitToWidth(true);
+        scroll.setPrefViewportHeight(
+                Math.min(330, 24 * (preview.rows().size() + preview.mistakes().size()) + 10));
+        String counts = preview.count(Preview.Fate.ADDED) + " to be added, " + preview.count(Preview.Fate.CHANGED)
+                + " to be changed, " + preview.count(Preview.Fate.LEFT) + " left alone"
+                + (preview.mistakes().isEmpty()
+                        ? "."
+                        : "; " + preview.mistakes().size() + " things cannot be read.");
+        Button yes = new Button("Take in");
+        yes.setId("take-in");
+        yes.getStyleClass().setAll("button", "plain");
+        yes.setDisable(preview.changes().isEmpty());
+        yes.setDefaultButton(true);
+        yes.setOnAction(e -> {
+            close();
+            take.run();
+        });
+        Button no = new Button("Go back");
+        no.setId("go-back");
+        no.getStyleClass().setAll("button", "plain");
+        no.setOnAction(e -> close());
+        VBox box = new VBox(
+                10,
+                Nodes.label("Taking in the " + title, "section-title"),
+                Nodes.label(counts, "soft"),
+                scroll,
+                new HBox(8, Nodes.spacer(), no, yes));
+        box.setPadding(new Insets(18, 20, 16, 20));
+        show(box, 640);
+        applyCss();
+        layout();
+        (yes.isDisabled() ? no : yes).requestFocus();
     }
 
     private void show(VBox content, double width) {

@@ -69,6 +69,8 @@ public final class Workbench {
     private final Overlay overlay = new Overlay();
     private final Speck speck = new Speck();
     private final HeadView head;
+    private final CaseMatters matters;
+    private final Lists lists;
     private final MapView map;
     private final FindingsView findings;
     private final IntakeView intake;
@@ -89,6 +91,8 @@ public final class Workbench {
         this.store = store;
         this.remembered = remembered;
         this.files = files;
+        this.matters = new CaseMatters(store, overlay);
+        this.lists = new Lists(store, overlay, files);
         this.actions = actions();
         this.map = new MapView(store);
         this.findings = new FindingsView(store);
@@ -164,7 +168,16 @@ public final class Workbench {
 
     private List<IntakeSide.Offer> offers() {
         List<IntakeSide.Offer> offers = new ArrayList<>();
-        for (String id : List.of("details")) {
+        for (String id : List.of(
+                "details",
+                "new",
+                "copy-questions",
+                "questions-out",
+                "questions-text",
+                "answers-in",
+                "inventory-in",
+                "inventory-out",
+                "devices-in")) {
             actions.stream()
                     .filter(a -> a.id().equals(id))
                     .forEach(a -> offers.add(new IntakeSide.Offer(id, a.name(), a.shown(), a.run())));
@@ -213,6 +226,8 @@ public final class Workbench {
 
     private List<Action> actions() {
         List<Action> all = new ArrayList<>();
+        all.add(new Action(
+                "new", "Case", "Begin a case …", List.of("Shortcut+N"), "Ctrl N", () -> kept(matters::begin)));
         all.add(new Action("open", "Case", "Open a case …", List.of("Shortcut+O"), "Ctrl O", this::chooseFile));
         all.add(new Action("save", "Case", "Save", List.of("Shortcut+S"), "Ctrl S", () -> save(() -> {})));
         all.add(new Action(
@@ -223,7 +238,27 @@ public final class Workbench {
                 "Open the sample show",
                 List.of(),
                 "",
-                () -> kept(() -> store.replace(SampleShow.make()))));
+                () -> kept(() -> store.replace(SampleShow.make(), Step.TRACE))));
+        all.add(new Action("about", "Case", "Title and note …", List.of(), "", matters::about));
+        all.add(new Action("survey-add", "Survey", "Add a survey, as a copy …", List.of(), "", matters::addSurvey));
+        all.add(new Action("survey-name", "Survey", "Name, date, note …", List.of(), "", matters::nameSurvey));
+        all.add(new Action("survey-good", "Survey", "Known good, or not", List.of(), "", matters::knownGood));
+        all.add(new Action("survey-delete", "Survey", "Delete this survey", List.of(), "", matters::deleteSurvey));
+        all.add(new Action("inventory-in", "Lists", "Take in an inventory …", List.of(), "", lists::takeInventory));
+        all.add(new Action(
+                "devices-in", "Lists", "Take in devices of this computer …", List.of(), "", lists::takeDevices));
+        all.add(new Action(
+                "copy-questions",
+                "Lists",
+                "Copy the questions",
+                List.of("Shortcut+Shift+C"),
+                "Ctrl Shift C",
+                lists::copyQuestions));
+        all.add(new Action("questions-out", "Lists", "Save the question sheet …", List.of(), "", lists::saveQuestions));
+        all.add(new Action(
+                "questions-text", "Lists", "Save the questions as a text …", List.of(), "", lists::saveQuestionText));
+        all.add(new Action("answers-in", "Lists", "Read a filled question sheet …", List.of(), "", lists::takeAnswers));
+        all.add(new Action("inventory-out", "Lists", "Save the inventory …", List.of(), "", lists::saveInventory));
         all.add(new Action(
                 "night",
                 "Look",
@@ -387,7 +422,7 @@ public final class Workbench {
     // Files.
 
     private void chooseFile() {
-        kept(() -> files.toOpen().ifPresent(this::openNow));
+        kept(() -> files.toOpen(FilePicker.Sort.CASE).ifPresent(this::openNow));
     }
 
     private void open(Path file) {
@@ -410,7 +445,8 @@ public final class Workbench {
     private void saveAs(Runnable then) {
         String suggested =
                 store.state().what().title().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
-        files.toSave(suggested.isEmpty() ? "case" : suggested).ifPresent(file -> saveTo(file, then));
+        files.toSave(FilePicker.Sort.CASE, suggested.isEmpty() ? "case" : suggested)
+                .ifPresent(file -> saveTo(file, then));
     }
 
     private void saveTo(Path file, Runnable then) {

@@ -115,7 +115,7 @@ class WorkbenchTest {
                         .get("in-music")
                         .get(Productions.TRACK.of(2))
                 == Boolean.FALSE);
-        Mockito.when(picker.toOpen()).thenReturn(Optional.of(folder.resolve("sample.json")));
+        Mockito.when(picker.toOpen(FilePicker.Sort.CASE)).thenReturn(Optional.of(folder.resolve("sample.json")));
         robot.push(KeyCode.CONTROL, KeyCode.O);
         until(() -> state().selection() instanceof Selection.Nothing);
         assertFalse(has("leak:music>archive"));
@@ -221,7 +221,7 @@ class WorkbenchTest {
         robot.push(KeyCode.CONTROL, KeyCode.O);
         robot.clickOn("#answer-go-back");
         Mockito.verifyNoInteractions(picker);
-        Mockito.when(picker.toOpen()).thenReturn(Optional.of(folder.resolve("not-there.json")));
+        Mockito.when(picker.toOpen(FilePicker.Sort.CASE)).thenReturn(Optional.of(folder.resolve("not-there.json")));
         robot.push(KeyCode.CONTROL, KeyCode.O);
         robot.clickOn("#answer-save");
         until(() -> state().message() != null && state().message().isError());

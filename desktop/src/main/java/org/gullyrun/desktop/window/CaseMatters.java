@@ -1,0 +1,164 @@
+package org.gullyrun.desktop.window;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.intake.StartingRigs;
+import org.gullyrun.core.rig.Ids;
+import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** What concerns the case as a whole: beginning one, its title and note, and its surveys. */
+final class CaseMatters {
+    private final Store store;
+    private final Overlay overlay;
+
+    CaseMatters(Store store, Overlay overlay) {
+        this.store = store;
+        this.overlay = overlay;
+    }
+
+    /** Offers to begin a case: with nothing, or with one of the rigs to start from. */
+    void begin() {
+        Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
+        choices.put(
+                "empty",
+                new Overlay.Choice(
+                        "An empty sheet",
+                        "Everything is typed in, in the order of the call. Fits where nothing is known yet.",
+                        () -> start(StartingRigs.empty("New case"))));
+        for (StartingRigs.Starting each : StartingRigs.all()) {
+            choices.put(
+                    each.key(), new Overlay.Choice(each.title(), each.about(), () -> start(each.begin("New case"))));
+        }
+        overlay.choose("Begin a case", choices);
+    }
+
+    private void start(Case what) {
+        store.replace(what, Step.INTAKE);
+    }
+
+    /** Asks for the title and note of the case. */
+    void about() {
+        Case what = store.state().what();
+        overlay.form(
+                "The case",
+                List.of(
+                        new Overlay.Entry("title", "Title", what.title()),
+                        new Overlay.Entry("note", "Note", what.note()),
+                        new Overlay.Entry("hours", "The show lasts, hours", trimmed(what.showHours()))),
+                entered -> {
+                    double hours;
+                    try {
+                        hours = Double.parseDouble(entered.get("hours").strip().replace(',', '.'));
+                    } catch (NumberFormatException e) {
+                        hours = -1;
+                    }
+                    if (hours <= 0 || hours > 1000) {
+                        return "A number of hours above 0, up to 1000, is expected.";
+                    }
+                    if (entered.get("title").isBlank()) {
+                        return "A case needs a title.";
+                    }
+                    Edit.About from = Edit.About.of(what);
+                    Edit.About to =
+                            new Edit.About(entered.get("title").strip(), entered.get("note"), hours, from.knownGood());
+                    if (!to.equals(from)) {
+                        store.edit(new Edit.OfCase(from, to), "change what is said of the case");
+                    }
+                    return "";
+                });
+    }
+
+    private static String trimmed(double hours) {
+        return hours == Math.rint(hours) ? Long.toString(Math.round(hours)) : Double.toString(hours);
+    }
+
+    /** Adds a survey that begins as a copy of the one shown. */
+    void addSurvey() {
+        Survey shown = store.state().surveyShown();
+        overlay.form(
+                "A survey more, as a copy of " + shown.name(),
+                List.of(new Overlay.Entry("name", "Name", "after repair"), new Overlay.Entry("date", "Date", "")),
+                entered -> {
+                    String name = entered.get("name").strip();
+                    if (name.isEmpty()) {
+                        return "A survey needs a name.";
+                    }
+                    Case what = store.state().what();
+                    String id = Ids.from(name, x -> what.survey(x).isPresent());
+                    Survey copy = new Survey(id, name, entered.get("date").strip(), "", shown.rig(), Map.of());
+                    store.edit(new Edit.OfSurvey(what.surveys().size(), null, copy), "add the survey " + name);
+                    store.chooseSurvey(id);
+                    return "";
+                });
+    }
+
+    /** Asks for name, date and note of the survey shown. */
+    void nameSurvey() {
+        Survey shown = store.state().surveyShown();
+        overlay.form(
+                "The survey",
+                List.of(
+                        new Overlay.Entry("name", "Name", shown.name()),
+                        new Overlay.Entry("date", "Date", shown.date()),
+                        new Overlay.Entry("note", "Note", shown.note())),
+                entered -> {
+                    if (entered.get("name").isBlank()) {
+                        return "A survey needs a name.";
+                    }
+                    Survey now = store.state().surveyShown();
+                    Survey to = new Survey(
+                            now.id(),
+                            entered.get("name").strip(),
+                            entered.get("date").strip(),
+                            entered.get("note"),
+                            now.rig(),
+                            now.extras());
+                    if (!to.equals(now)) {
+                        store.edit(new Edit.OfSurvey(place(now), now, to), "name the survey " + to.name());
+                    }
+                    return "";
+                });
+    }
+
+    private int place(Survey survey) {
+        return store.state().what().surveys().indexOf(survey);
+    }
+
+    /** Marks the survey shown as the one in which all was well, or takes the mark away. */
+    void knownGood() {
+        Case what = store.state().what();
+        Survey shown = store.state().surveyShown();
+        boolean is = what.knownGood().equals(shown.id());
+        Edit.About from = Edit.About.of(what);
+        store.edit(
+                new Edit.OfCase(
+                        from, new Edit.About(from.title(), from.note(), from.showHours(), is ? "" : shown.id())),
+                is ? "take the mark known good off " + shown.name() : "mark " + shown.name() + " as known good");
+        store.tell(new Message(
+                is ? "No survey is marked as known good." : shown.name() + " is marked as known good.", false));
+    }
+
+    /** Deletes the survey shown, as one step that can be undone. */
+    void deleteSurvey() {
+        Case what = store.state().what();
+        Survey shown = store.state().surveyShown();
+        if (what.surveys().size() == 1) {
+            store.tell(new Message("A case keeps at least one survey.", true));
+            return;
+        }
+        Edit gone = new Edit.OfSurvey(place(shown), shown, null);
+        if (what.knownGood().equals(shown.id())) {
+            Edit.About from = Edit.About.of(what);
+            gone = new Edit.Several(List.of(
+                    new Edit.OfCase(from, new Edit.About(from.title(), from.note(), from.showHours(), "")), gone));
+        }
+        store.edit(gone, "delete the survey " + shown.name());
+        store.tell(new Message("Deleted the survey " + shown.name() + "; Ctrl Z brings it back.", false));
+    }
+}
