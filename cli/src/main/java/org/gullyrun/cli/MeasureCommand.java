@@ -19,10 +19,37 @@ final class MeasureCommand implements Callable<Integer> {
     @Spec
     CommandSpec spec = CommandSpec.create();
 
+    @picocli.CommandLine.Option(names = "--typing", description = "Types the sample show in, and counts the keys.")
+    boolean typing;
+
+    private int typing() throws InterruptedException {
+        var found = org.gullyrun.desktop.window.Usability.measure(
+                SampleShow.make().surveys().getFirst().rig());
+        PrintWriter out = spec.commandLine().getOut();
+        out.printf(
+                Locale.ROOT,
+                "%d keys for %d elements: %.1f an element; %d questions left%n",
+                found.strokes(),
+                found.elements(),
+                (double) found.strokes() / found.elements(),
+                org.gullyrun.core.intake.Questions.of(found.rig()).size());
+        out.printf(
+                Locale.ROOT,
+                "%d keys in a big rig: half painted within %.1f ms, nine in ten within %.1f ms, longest %.1f ms%n",
+                found.times().size(),
+                found.times().get(found.times().size() / 2),
+                found.times().get(found.times().size() * 9 / 10),
+                found.times().getLast());
+        return Exit.OK;
+    }
+
     @Override
     public Integer call() throws Exception {
         if (!Window.hasDisplay()) {
             return Exit.NO_DISPLAY;
+        }
+        if (typing) {
+            return typing();
         }
         List<Double> times = AnswerTime.measure(SampleShow.make());
         PrintWriter out = spec.commandLine().getOut();

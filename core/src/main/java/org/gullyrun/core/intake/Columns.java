@@ -220,6 +220,8 @@ final class Columns {
 
     /** The members of a family that are on, as a list of names. */
     record Members(String head, Setting<Boolean> family, Names names, int letters) implements Column {
+        private static final String ALL = "all";
+
         /** What a family can have members for, and what they are called. */
         interface Names {
             List<String> subs(Rig rig, Element row);
@@ -256,8 +258,11 @@ final class Columns {
             List<String> subs = names.subs(rig, row);
             List<String> all = subs.stream().map(s -> names.name(rig, row, s)).toList();
             List<String> wanted = new ArrayList<>();
+            if (text.strip().equalsIgnoreCase(ALL)) {
+                wanted.addAll(subs);
+            }
             for (String part : text.strip().split("\\s*[,;]\\s*")) {
-                if (!part.isBlank()) {
+                if (!part.isBlank() && !part.equalsIgnoreCase(ALL)) {
                     int at = Match.best(all, part);
                     if (at < 0) {
                         throw new Refused("there is no '" + part + "' here; there are " + String.join(", ", all));

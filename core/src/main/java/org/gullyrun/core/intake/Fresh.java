@@ -60,7 +60,7 @@ final class Fresh {
         }
         Setting<?> machine = Catalogue.find(kind, "machine");
         if (machine != null && kind != Kind.OUTLET && kind != Kind.MACHINE) {
-            element = element.put(machine, computer());
+            element = element.put(machine, computer(kind, machine));
         }
         element = more.apply(element);
         changes.add(new Change.Add(element));
@@ -75,8 +75,12 @@ final class Fresh {
         return owner;
     }
 
-    /** The id of the computer that new things are on: the first there is, or one made now. */
-    private String computer() {
+    /** The id of the computer that a new thing is on: that of the last of its kind, the first there is, or one made now. */
+    private String computer(Kind kind, Setting<?> machine) {
+        List<Element> known = rig.of(kind);
+        if (!known.isEmpty() && known.getLast().get(machine) instanceof String id && rig.find(id) != null) {
+            return id;
+        }
         if (!rig.of(Kind.MACHINE).isEmpty()) {
             return rig.of(Kind.MACHINE).getFirst().id();
         }

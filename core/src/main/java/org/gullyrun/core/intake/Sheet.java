@@ -252,21 +252,22 @@ public final class Sheet {
         String id = production.id();
         int tracks = production.or(Productions.TRACKS, 6);
         List<Column> names = new ArrayList<>();
+        // What nearly every input needs comes first; what few need stands at the end.
         List<Column> inputs = new ArrayList<>(List.of(
                 Columns.name(Kind.INPUT, "input"),
                 Columns.of("takes", Productions.TAKES, 10),
                 new Special.From("from", 15),
-                Columns.of("dB", Productions.INPUT_LEVEL, 4),
-                Columns.of("ms", Productions.INPUT_DELAY, 4),
-                Columns.of("muted", Productions.INPUT_MUTED, 5),
-                Columns.of("cue", Productions.CUE, 4),
-                Columns.of("on air", Productions.PROGRAM, 5),
                 Columns.of("always", Productions.ALWAYS, 6)));
         for (int n = 1; n <= Math.min(tracks, 32); n++) {
             String number = Integer.toString(n);
             names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
             inputs.add(Columns.of(Sentences.trackName(rig, production, number), Productions.TRACK.of(n), 6));
         }
+        inputs.add(Columns.of("cue", Productions.CUE, 4));
+        inputs.add(Columns.of("on air", Productions.PROGRAM, 5));
+        inputs.add(Columns.of("dB", Productions.INPUT_LEVEL, 4));
+        inputs.add(Columns.of("ms", Productions.INPUT_DELAY, 4));
+        inputs.add(Columns.of("muted", Productions.INPUT_MUTED, 5));
         List<Column> scenes = new ArrayList<>(List.of(Columns.names("what")));
         for (Element scene : rig.in(id, Kind.SCENE)) {
             scenes.add(new Special.InScene(scene.name(), scene.id(), 9));

@@ -5,7 +5,6 @@ import java.util.List;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -53,7 +52,9 @@ public record Table(
         switch (kind) {
             case APPLICATION -> fresh.application(given, Applications.Use.OTHER);
             case CABLE -> fresh.cable(given);
-            case DEVICE -> fresh.make(kind, given, owner, Table::guessed);
+            case DEVICE -> fresh.make(kind, given, owner, Guess::device);
+            case SOURCE -> fresh.make(kind, given, owner, Guess::source);
+            case OUTLET -> fresh.make(kind, given, owner, e -> Guess.outlet(rig, e));
             default -> fresh.make(kind, given, owner, e -> e);
         }
         return fresh.changes();
@@ -67,17 +68,6 @@ public record Table(
             }
         }
         throw new IllegalArgumentException("nothing is added");
-    }
-
-    /** A device's direction, where its name says it. */
-    private static Element guessed(Element device) {
-        String name = device.name().toLowerCase(java.util.Locale.ROOT);
-        if (name.matches(".*\\b(mic|microphone|line in|capture|record side)\\b.*")) {
-            return device.with(Devices.DIRECTION, Devices.Direction.RECORDING);
-        }
-        return name.matches(".*\\b(speakers?|headset|headphones|line out|play side)\\b.*")
-                ? device.with(Devices.DIRECTION, Devices.Direction.PLAYBACK)
-                : device;
     }
 
     /** The changes that remove a row with all that lives in it. */

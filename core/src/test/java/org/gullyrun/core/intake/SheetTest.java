@@ -250,13 +250,13 @@ class SheetTest {
 
     @Test
     void whatIsNotKnownIsAskedInPlainWords() {
-        String device = add(Section.DEVICES, 0, "Larch boom");
+        String device = add(Section.DEVICES, 0, "Mole");
         Question direction = Questions.of(rig).getFirst();
-        assertEquals("Does one play to Larch boom, or record from it?", direction.wording());
+        assertEquals("Does one play to Mole, or record from it?", direction.wording());
         assertEquals(new Address(device, "direction"), direction.at());
         rig = Changes.apply(rig, Entering.enter(rig, direction.at(), "rec"));
         assertEquals(
-                List.of("At which rate does Larch boom run?"),
+                List.of("At which rate does Mole run?"),
                 Questions.of(rig).stream().map(Question::wording).toList());
         rig = sample;
         rig = Changes.apply(rig, Entering.enter(rig, new Address("brookdesk", "startsWithMachine"), "?"));

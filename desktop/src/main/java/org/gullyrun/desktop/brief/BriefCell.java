@@ -58,7 +58,7 @@ final class BriefCell extends VBox {
             if (cell.verdict() == Verdict.DOUBLE) {
                 var twin = Glyph.of(cell.source().get(Sources.CLASS), 0.8 * u);
                 twin.getStyleClass().add("bad");
-                HBox.setMargin(twin, new javafx.geometry.Insets(0, 0, 0, -8 * u));
+                HBox.setMargin(twin, new javafx.geometry.Insets(0, 0, 0, -3.5 * u));
                 marks.getChildren().add(twin);
             }
         }

@@ -85,8 +85,8 @@ public final class IntakeView extends StackPane {
                 2,
                 title,
                 Nodes.label(
-                        "Type a name, Tab across, Enter for the next row. “?” for what is not yet known, “+name” for something"
-                                + " new.",
+                        "Type a name, Tab across, Enter for the next row. “?” is not yet known, “+name” something new, x a"
+                                + " tick.",
                         "soft"));
         head.setPadding(new Insets(16, 20, 8, 24));
         sections.setPadding(new Insets(8, 0, 0, 12));
@@ -123,6 +123,19 @@ public final class IntakeView extends StackPane {
         scroll.widthProperty().addListener(x -> update(store.state(), store.state()));
         TextField field = editor.field();
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        field.addEventFilter(KeyEvent.KEY_TYPED, e -> {
+            // In a tick an x sets it and goes on: a row of ticks is a row of x and Tab.
+            boolean ticks = open
+                    && e.getCharacter().equals("x")
+                    && !editor.isChanged()
+                    && column().isTick()
+                    && !grids.get(atTable).line(atLine).row.isEmpty();
+            if (ticks) {
+                field.setText("x");
+                e.consume();
+                step(1);
+            }
+        });
         field.textProperty().addListener((o, was, is) -> {
             if (open && !moving) {
                 offer();
@@ -320,8 +333,47 @@ public final class IntakeView extends StackPane {
             if (spare > 0 && (inside.getMinY() < top + 30 || inside.getMaxY() > top + room - 40)) {
                 scroll.setVvalue(Math.clamp((inside.getMinY() - room / 2) / spare, 0, 1));
             }
+            TextField field = editor.field();
+            double wide = tables.getWidth() - scroll.getViewportBounds().getWidth();
+            if (wide > 1 && field.getScene() != null) {
+                Bounds cell = tables.sceneToLocal(field.localToScene(field.getBoundsInLocal()));
+                double left = scroll.getHvalue() * wide;
+                double right = left + scroll.getViewportBounds().getWidth();
+                if (cell.getMinX() < left || cell.getMaxX() > right) {
+                    double to = cell.getMinX() < left
+                            ? atColumn == 0 ? 0 : cell.getMinX() - 40
+                            : cell.getMaxX() - scroll.getViewportBounds().getWidth() + 40;
+                    scroll.setHvalue(Math.clamp(to / wide, 0, 1));
+                }
+            }
             placeOptions();
         });
+    }
+
+    /** Where the cursor is: the table and line; null where no cell is open. */
+    TableGrid.@Nullable Line current() {
+        return open ? grids.get(atTable).line(atLine) : null;
+    }
+
+    Table currentTable() {
+        return grids.get(atTable).table();
+    }
+
+    int currentPlace() {
+        return atTable;
+    }
+
+    /** Whether the cursor is below the line of a row, in its table. */
+    boolean isBelow(String row) {
+        return grids.get(atTable).placeOf(row) < atLine;
+    }
+
+    int currentColumn() {
+        return atColumn;
+    }
+
+    TextField field() {
+        return editor.field();
     }
 
     /** Takes the field out of its cell. */

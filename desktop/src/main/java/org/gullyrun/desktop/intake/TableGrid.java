@@ -104,7 +104,8 @@ final class TableGrid extends VBox {
 
     private List<Double> widths(Table of, double width) {
         double[] wanted = of.columns().stream()
-                .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u + GAP)
+                .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u
+                        + (of.columns().size() > 8 ? GAP - 5 : GAP))
                 .toArray();
         double all = java.util.Arrays.stream(wanted).sum();
         double room = width - 34 - (wanted.length < 8 ? LEADS * u : 0);

@@ -1,0 +1,208 @@
+package org.gullyrun.desktop.window;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.stage.Stage;
+import javafx.stage.StageStyle;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.intake.Section;
+import org.gullyrun.core.intake.Sheet;
+import org.gullyrun.core.intake.StartingRigs;
+import org.gullyrun.core.intake.Table;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.intake.IntakeView;
+import org.gullyrun.desktop.intake.Typist;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** Measures in the real window what entering a rig costs: keystrokes, and the time from a key to the painted letter. */
+public final class Usability {
+    private static final int PATIENT_FRAMES = 40;
+
+    private Usability() {}
+
+    /**
+     * What was found.
+     *
+     * @param strokes the keys struck to type the rig in
+     * @param elements the elements that then are there
+     * @param rig the rig as it was typed
+     * @param times from a key to its paint in a rig of some 500 elements, in ms, shortest first
+     */
+    public record Measured(int strokes, int elements, Rig rig, List<Double> times) {}
+
+    /** Types a rig into an empty sheet, then letters into a big one. */
+    public static Measured measure(Rig want) throws InterruptedException {
+        CompletableFuture<Measured> done = new CompletableFuture<>();
+        Platform.startup(() -> {
+            try {
+                start(want, done);
+            } catch (RuntimeException e) {
+                done.completeExceptionally(e);
+            }
+        });
+        try {
+            return done.get();
+        } catch (ExecutionException e) {
+            throw new IllegalStateException(e.getCause());
+        } finally {
+            Platform.exit();
+        }
+    }
+
+    private static Workbench window(Stage stage, Store store) {
+        store.go(Step.INTAKE);
+        Remembered nothing = new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
+        Workbench workbench = new Workbench(stage, store, nothing, FilePicker.NONE);
+        stage.setWidth(1280);
+        stage.setHeight(800);
+        stage.show();
+        return workbench;
+    }
+
+    private static void after(int frames, Runnable then) {
+        new AnimationTimer() {
+            private int seen;
+
+            @Override
+            public void handle(long now) {
+                if (++seen > frames) {
+                    stop();
+                    then.run();
+                }
+            }
+        }.start();
+    }
+
+    private static void start(Rig want, CompletableFuture<Measured> done) {
+        Type.load();
+        Store store = new Store(StartingRigs.empty("typed"), null, Platform::runLater);
+        Stage stage = new Stage(StageStyle.UNDECORATED);
+        Workbench workbench = window(stage, store);
+        after(PATIENT_FRAMES, () -> {
+            try {
+                IntakeView sheet = (IntakeView) workbench.scene().lookup("#intake");
+                Typist typist = new Typist(sheet, store, want);
+                typist.type();
+                Rig typed = store.state().surveyShown().rig();
+                store.close();
+                stage.hide();
+                big(times -> done.complete(
+                        new Measured(typist.strokes(), typed.elements().size(), typed, times)));
+            } catch (RuntimeException e) {
+                done.completeExceptionally(e);
+            }
+        });
+    }
+
+    /** A rig of some 500 elements: devices on cables, programs that play to them. */
+    private static Rig big() {
+        Rig rig = Rig.EMPTY;
+        for (int i = 1; i <= 80; i++) {
+            Table cables = Sheet.of(rig, Section.LINKS).getFirst();
+            rig = Changes.apply(rig, cables.add(rig, "Cable " + i));
+            Table programs = Sheet.of(rig, Section.PROGRAMS).getFirst();
+            var added = programs.add(rig, "Program " + i);
+            rig = Changes.apply(rig, added);
+            String id = programs.added(added);
+            rig = Changes.apply(rig, programs.columns().get(2).enter(rig, rig.get(id), "Cable " + i + ", play side"));
+            Table sounds = Sheet.of(rig, Section.SOUNDS).getFirst();
+            var sound = sounds.add(rig, "Sound " + i);
+            rig = Changes.apply(rig, sound);
+            rig = Changes.apply(rig, sounds.columns().get(2).enter(rig, rig.get(sounds.added(sound)), "Program " + i));
+        }
+        return rig;
+    }
+
+    private static void big(java.util.function.Consumer<List<Double>> done) {
+        Case what = new Case(
+                "big", "", 4, "", List.of(new Survey("s", "s", "", "", big(), Map.of())), Brief.EMPTY, Map.of());
+        Store store = new Store(what, null, Platform::runLater);
+        Stage stage = new Stage(StageStyle.UNDECORATED);
+        Workbench workbench = window(stage, store);
+        after(4 * PATIENT_FRAMES, () -> {
+            IntakeView sheet = (IntakeView) workbench.scene().lookup("#intake");
+            sheet.goTo(
+                    Objects.requireNonNull(store.state().surveyShown().rig().find("program-40"))
+                            .id(),
+                    "class");
+            after(PATIENT_FRAMES, () -> type(workbench, done));
+        });
+    }
+
+    private static void type(Workbench workbench, java.util.function.Consumer<List<Double>> done) {
+        List<Double> times = new ArrayList<>();
+        press(workbench, KeyCode.TAB);
+        String letters = "cable 4";
+        new AnimationTimer() {
+            private int typed;
+            private long began;
+            private int frames;
+
+            @Override
+            public void handle(long now) {
+                if (began == 0) {
+                    if (++frames < 12) {
+                        return;
+                    }
+                    frames = 0;
+                    began = System.nanoTime();
+                    if (typed % 8 == 7) {
+                        press(workbench, KeyCode.ESCAPE);
+                    } else {
+                        Event.fireEvent(
+                                workbench.scene().getFocusOwner(),
+                                new KeyEvent(
+                                        KeyEvent.KEY_TYPED,
+                                        letters.substring(typed % 8, typed % 8 + 1),
+                                        "",
+                                        KeyCode.UNDEFINED,
+                                        false,
+                                        false,
+                                        false,
+                                        false));
+                    }
+                    typed++;
+                    return;
+                }
+                // As for changes: the second pulse waits until the first is painted.
+                if (++frames == 2) {
+                    Platform.runLater(this::painted);
+                }
+            }
+
+            private void painted() {
+                if (typed > 80) {
+                    times.add((System.nanoTime() - began) / 1e6);
+                }
+                began = 0;
+                frames = 0;
+                if (typed == 240) {
+                    stop();
+                    times.sort(null);
+                    done.accept(times);
+                }
+            }
+        }.start();
+    }
+
+    private static void press(Workbench workbench, KeyCode code) {
+        Event.fireEvent(
+                workbench.scene().getFocusOwner(),
+                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false));
+    }
+}

@@ -1,0 +1,290 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.intake.Questions;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.intake.IntakeView;
+import org.gullyrun.desktop.intake.Typist;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The first two steps in the real window, by keys and clicks. */
+@ExtendWith(ApplicationExtension.class)
+class IntakeAndBriefTest {
+    private final FilePicker picker = Mockito.mock(FilePicker.class);
+    private final Case sample = SampleShow.make();
+    private Path folder;
+    private Store store;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        Type.load();
+        folder = Files.createTempDirectory("gullyrun-intake");
+        store = new Store(sample, null, Platform::runLater);
+        new Workbench(stage, store, new Remembered(folder.resolve("window.properties")), picker);
+        stage.setX(0);
+        stage.setY(0);
+        stage.setWidth(1280);
+        stage.setHeight(800);
+        stage.show();
+    }
+
+    @AfterEach
+    void close() {
+        store.close();
+    }
+
+    private static void until(Callable<Boolean> met) throws Exception {
+        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, met);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private State state() throws Exception {
+        return WaitForAsyncUtils.asyncFx(store::state).get();
+    }
+
+    private Rig rig() throws Exception {
+        return state().surveyShown().rig();
+    }
+
+    private void begin(FxRobot robot) throws Exception {
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        until(() -> robot.lookup("#choice-empty").tryQuery().isPresent());
+        robot.push(KeyCode.ENTER);
+        until(() -> state().step() == Step.INTAKE && rig().elements().isEmpty());
+        until(() -> robot.lookup("#cell").tryQuery().map(Node::isFocused).orElse(false));
+    }
+
+    @Test
+    void aRigIsTypedWithNothingButKeysAndEveryStepCanBeUndone(FxRobot robot) throws Exception {
+        begin(robot);
+        robot.write("Owl")
+                .push(KeyCode.TAB)
+                .write("v")
+                .push(KeyCode.TAB)
+                .write("Lark boom")
+                .push(KeyCode.TAB);
+        until(() -> rig().of(Kind.DEVICE).size() == 1);
+        robot.write("-18").push(KeyCode.ENTER);
+        robot.write("Tune")
+                .push(KeyCode.TAB)
+                .write("mus")
+                .push(KeyCode.TAB)
+                .write("Driftbox")
+                .push(KeyCode.ENTER);
+        until(() -> rig().of(Kind.APPLICATION).size() == 1);
+        Element owl = rig().of(Kind.SOURCE).getFirst();
+        assertEquals(Sources.SourceClass.VOICE, owl.get(Sources.CLASS));
+        assertEquals(-18, owl.get(Sources.LEVEL));
+        assertEquals("Lark boom", rig().name(String.valueOf(owl.get(Sources.AT))));
+        assertEquals(
+                "At which rate does Lark boom run?",
+                Questions.of(rig()).getFirst().wording());
+        assertEquals(
+                "In the sheet: " + 2, "In the sheet: " + rig().of(Kind.SOURCE).size());
+        for (int i = 0; !rig().elements().isEmpty() && i < 20; i++) {
+            robot.push(KeyCode.CONTROL, KeyCode.Z);
+        }
+        assertTrue(rig().elements().isEmpty(), "all of it can be taken back");
+    }
+
+    @Test
+    void oneValueGoesIntoEveryRowAndWhatCannotStandIsRefusedInPlace(FxRobot robot) throws Exception {
+        robot.push(KeyCode.DIGIT1);
+        until(() -> robot.lookup("#section-devices").tryQuery().isPresent());
+        robot.clickOn("#section-devices");
+        until(() -> robot.lookup("#cell").tryQuery().map(Node::isFocused).orElse(false));
+        robot.push(KeyCode.UP).push(KeyCode.TAB, KeyCode.TAB).push(KeyCode.TAB);
+        Rig before = rig();
+        robot.write("fast").push(KeyCode.ENTER);
+        assertEquals(before, rig());
+        assertTrue(
+                robot.lookup("#cell").query().getPseudoClassStates().toString().contains("wrong"));
+        robot.push(KeyCode.ESCAPE).write("44,1").push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> rig().of(Kind.DEVICE).stream()
+                .allMatch(d -> Double.valueOf(44_100).equals(d.get(Devices.RATE))));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(before, rig(), "one step");
+    }
+
+    @Test
+    void aRemovalSaysWhatIsLeftHangingAndIsOneStep(FxRobot robot) throws Exception {
+        robot.push(KeyCode.DIGIT1);
+        until(() -> robot.lookup("#section-programs").tryQuery().isPresent());
+        WaitForAsyncUtils.asyncFx(() -> ((IntakeView) robot.lookup("#intake").query()).goTo("driftbox", "class"))
+                .get();
+        Rig before = rig();
+        robot.push(KeyCode.CONTROL, KeyCode.DELETE);
+        until(() -> rig().find("driftbox") == null);
+        assertTrue(
+                state().message().text().contains("Still named by"),
+                state().message().text());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(before, rig());
+    }
+
+    @Test
+    void theWholeSampleShowTypedInSoundsTheSame(FxRobot robot) throws Exception {
+        begin(robot);
+        Rig want = sample.surveys().getFirst().rig();
+        int strokes = WaitForAsyncUtils.asyncFx(() -> {
+                    Typist typist =
+                            new Typist((IntakeView) robot.lookup("#intake").query(), store, want);
+                    typist.type();
+                    return typist.strokes();
+                })
+                .get(90, TimeUnit.SECONDS);
+        Rig is = rig();
+        assertEquals(want.elements().size(), is.elements().size());
+        assertTrue(strokes < 16 * want.elements().size(), strokes + " keys");
+        Reading wanted = RuleCatalogue.usual().read(want, Brief.EMPTY);
+        Reading typed = RuleCatalogue.usual().read(is, Brief.EMPTY);
+        for (int scene = 0; scene < wanted.scenes().size(); scene++) {
+            for (int s = 0; s < want.of(Kind.SOURCE).size(); s++) {
+                for (int o = 0; o < want.of(Kind.OUTLET).size(); o++) {
+                    var a = wanted.scenes().get(scene).cell(s, o);
+                    var b = typed.scenes().get(scene).cell(s, o);
+                    assertEquals(a.delivery().runs(), b.delivery().runs(), a.source() + " at " + a.outlet());
+                    assertEquals(a.usualLevel(), b.usualLevel(), 1e-9, a.source() + " at " + a.outlet());
+                }
+            }
+        }
+    }
+
+    @Test
+    void theBriefOfTheSampleShowIsSetFromStartingBriefsInTwentyOneActions(FxRobot robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> {
+                    Case what = store.state().what();
+                    store.brief(
+                            org.gullyrun.core.brief.BriefChange.between(what.brief(), Brief.EMPTY), "clear the brief");
+                })
+                .get();
+        robot.push(KeyCode.DIGIT2);
+        until(() -> state().reading().brief().cells().isEmpty()
+                && robot.lookup("#wish-film-live").tryQuery().isPresent());
+        int actions = 0;
+        for (String start : new String[] {"#start-0", "#start-1", "#start-3"}) {
+            actions += click(robot, start);
+        }
+        actions += click(robot, "#wish-film-live");
+        actions += key(robot, KeyCode.R);
+        actions += key(robot, KeyCode.DELETE);
+        actions += click(robot, "#wish-charts-track-clips");
+        actions += key(robot, KeyCode.M);
+        actions += click(robot, "#wish-host-crew-call");
+        actions += key(robot, KeyCode.M);
+        actions += click(robot, "#wish-dome-dome-ears");
+        actions += key(robot, KeyCode.N);
+        actions += click(robot, "#wish-crew-dome-ears");
+        robot.press(KeyCode.SHIFT);
+        actions += click(robot, "#wish-charts-dome-ears");
+        robot.release(KeyCode.SHIFT);
+        actions += key(robot, KeyCode.N);
+        actions += click(robot, "#wish-chimes-dome-ears");
+        actions += key(robot, KeyCode.DELETE);
+        actions += key(robot, KeyCode.CLOSE_BRACKET);
+        until(() -> state().scene() == 0);
+        actions += click(robot, "#wish-film-live");
+        robot.press(KeyCode.SHIFT);
+        actions += click(robot, "#wish-film-relay");
+        robot.release(KeyCode.SHIFT);
+        actions += key(robot, KeyCode.M);
+        assertEquals(sample.brief().cells(), state().what().brief().cells());
+        assertTrue(actions <= 25, actions + " actions");
+        assertEquals(21, actions);
+    }
+
+    private static int click(FxRobot robot, String what) throws Exception {
+        // The side is drawn anew with each reading: wait for the one that is there to stay.
+        WaitForAsyncUtils.waitForFxEvents();
+        Thread.sleep(120);
+        Node node = robot.lookup(what).query();
+        if (what.startsWith("#start")) {
+            WaitForAsyncUtils.asyncFx(() -> node.fireEvent(new javafx.scene.input.KeyEvent(
+                            javafx.scene.input.KeyEvent.KEY_PRESSED,
+                            "",
+                            "",
+                            KeyCode.ENTER,
+                            false,
+                            false,
+                            false,
+                            false)))
+                    .get();
+        } else {
+            robot.clickOn(node);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+        return 1;
+    }
+
+    private static int key(FxRobot robot, KeyCode key) throws Exception {
+        robot.push(key);
+        WaitForAsyncUtils.waitForFxEvents();
+        return 1;
+    }
+
+    @Test
+    void anInventoryIsShownBeforeItIsTakenIn(FxRobot robot) throws Exception {
+        Path list = Files.writeString(
+                folder.resolve("list.csv"),
+                "name;direction;rate\nDock;playback;48\nLarch boom;recording;44,1\nBad;up;1\n");
+        Mockito.when(picker.toOpen(FilePicker.Sort.LIST)).thenReturn(Optional.of(list));
+        robot.push(KeyCode.DIGIT1);
+        until(() -> robot.lookup("#offer-inventory-in").tryQuery().isPresent());
+        Rig before = rig();
+        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#offer-inventory-in")
+                        .query()
+                        .fireEvent(new javafx.scene.input.KeyEvent(
+                                javafx.scene.input.KeyEvent.KEY_PRESSED,
+                                "",
+                                "",
+                                KeyCode.ENTER,
+                                false,
+                                false,
+                                false,
+                                false)))
+                .get();
+        until(() -> robot.lookup("#take-in").tryQuery().isPresent());
+        assertEquals(before, rig(), "nothing has happened yet");
+        String shown = robot.lookup("#overlay .label").queryAll().stream()
+                .map(n -> ((javafx.scene.control.Label) n).getText())
+                .reduce("", (a, b) -> a + "\n" + b);
+        assertTrue(shown.contains("row 4, column “direction”"), shown);
+        assertTrue(shown.contains("2 to be added, 1 to be changed"), shown);
+        robot.push(KeyCode.ENTER);
+        until(() -> !rig().equals(before));
+        assertEquals(44_100, rig().get("larch").get(Devices.RATE));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(before, rig());
+    }
+}
