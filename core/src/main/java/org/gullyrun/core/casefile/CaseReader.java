@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -33,12 +34,15 @@ final class CaseReader {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
     private static final int MOST_SURVEYS = 1_000;
+    /** Names, values and brackets; the sample show has some 6 000. It keeps a hostile file from filling the memory. */
+    private static final long MOST_TOKENS = 2_000_000;
 
     static {
         JSON.getFactory()
                 .setStreamReadConstraints(StreamReadConstraints.builder()
                         .maxNestingDepth(64)
                         .maxStringLength(1_000_000)
+                        .maxTokenCount(MOST_TOKENS)
                         .build());
     }
 
@@ -58,6 +62,14 @@ final class CaseReader {
         try {
             JsonNode root = JSON.readTree(bytes);
             return read(root);
+        } catch (StreamConstraintsException e) {
+            JsonLocation at = e.getLocation();
+            throw new CaseProblem(
+                    file,
+                    at == null ? "as a whole" : "line " + at.getLineNr() + ", column " + at.getColumnNr(),
+                    "it holds more than a case can: "
+                            + String.valueOf(e.getOriginalMessage()).replaceAll(" \\(.*", ""),
+                    "A case has at most " + MOST_TOKENS + " values, texts of 1000000 letters and 64 levels.");
         } catch (JsonProcessingException e) {
             JsonLocation at = e.getLocation();
             String place = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();

@@ -20,7 +20,7 @@ import org.apache.commons.csv.CSVRecord;
  */
 final class CsvText {
     /** The most bytes of a file, rows, and characters of one cell. */
-    static final int MOST_BYTES = 50 << 20;
+    static final int MOST_BYTES = 8 << 20;
 
     static final int MOST_ROWS = 50_000;
     static final int MOST_LETTERS = 10_000;

@@ -56,6 +56,25 @@ public final class Workbench {
     static final String SHEET =
             Objects.requireNonNull(Nodes.class.getResource("sheet.css")).toExternalForm();
 
+    /** Keys that mean something in the sheet of the intake or the grid of the brief only: told, but not found. */
+    private static final List<Action> OWN_KEYS = List.of(
+            told("Intake", "Next cell, next row", "Tab, Enter"),
+            told("Intake", "Next section, section before", "Page Down, Page Up"),
+            told("Intake", "Mark rows: a value goes into all", "Shift ↓ ↑"),
+            told("Intake", "Value into every row", "Ctrl Enter"),
+            told("Intake", "Set a tick and go on, turn it", "x, Space"),
+            told("Intake", "Not yet known, something new", "?, +name"),
+            told("Intake", "Remove the row", "Ctrl Delete"),
+            told("Intake", "Out of the cell", "Esc"),
+            told("Brief", "Must, may, never", "M, A, N"),
+            told("Brief", "As not entered", "Delete"),
+            told("Brief", "Mark more, all", "Shift arrows, Ctrl A"),
+            told("Brief", "Row, column, class", "R, O, C"));
+
+    private static Action told(String group, String name, String keys) {
+        return new Action("", group, name, List.of(), keys, () -> {});
+    }
+
     private static final double TEXT = 13;
     private static final Duration MESSAGE = Duration.seconds(4);
 
@@ -330,7 +349,9 @@ public final class Workbench {
     }
 
     private void showKeys() {
-        overlay.keys(actions);
+        List<Action> all = new ArrayList<>(actions);
+        all.addAll(OWN_KEYS);
+        overlay.keys(all);
     }
 
     private void text(double by) {

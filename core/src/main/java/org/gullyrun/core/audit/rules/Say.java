@@ -26,7 +26,8 @@ final class Say {
         StringBuilder all = new StringBuilder();
         for (String part : parts) {
             if (!part.isEmpty()) {
-                all.append(all.isEmpty() ? "" : " ").append(part);
+                boolean sign = part.startsWith(":") || part.startsWith(";");
+                all.append(all.isEmpty() || sign ? "" : " ").append(part);
             }
         }
         return all.append(all.toString().endsWith(".") ? "" : ".").toString();
