@@ -6,6 +6,7 @@ import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -82,6 +83,7 @@ public final class CaseFiles {
         return switch (e) {
             case AccessDeniedException denied -> "no right to write there";
             case NoSuchFileException gone -> "the folder is not there";
+            case FileSystemException other when other.getReason() != null -> other.getReason();
             default -> String.valueOf(e.getMessage());
         };
     }

@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
@@ -31,6 +32,8 @@ import org.jspecify.annotations.Nullable;
 public final class Journal implements AutoCloseable {
     /** The ending of the names of journals. */
     static final String ENDING = ".journal";
+
+    private static final int RETRY = 2;
 
     private static final AtomicInteger COUNT = new AtomicInteger();
 
@@ -161,32 +164,23 @@ public final class Journal implements AutoCloseable {
     }
 
     private void write() {
+        List<Task> waiting = new ArrayList<>();
         boolean told = false;
-        List<Task> batch = new ArrayList<>();
         boolean last = false;
         while (!last) {
-            batch.clear();
             try {
-                batch.add(tasks.take());
+                // What could not be written is tried again, also when nothing new comes.
+                Task next = waiting.isEmpty() ? tasks.take() : tasks.poll(RETRY, TimeUnit.SECONDS);
+                if (next != null) {
+                    waiting.add(next);
+                }
             } catch (InterruptedException e) {
                 return;
             }
-            tasks.drainTo(batch);
+            tasks.drainTo(waiting);
+            last = waiting.stream().anyMatch(Task::last);
             try {
-                for (Task task : batch) {
-                    if (task.anew) {
-                        channel.truncate(0);
-                        channel.position(0);
-                    }
-                    if (task.line != null) {
-                        ByteBuffer bytes = ByteBuffer.wrap((task.line + "\n").getBytes(StandardCharsets.UTF_8));
-                        while (bytes.hasRemaining()) {
-                            channel.write(bytes);
-                        }
-                    }
-                    last |= task.last;
-                }
-                channel.force(false);
+                put(waiting);
                 told = false;
             } catch (IOException e) {
                 if (!told && !last) {
@@ -195,8 +189,38 @@ public final class Journal implements AutoCloseable {
                     told = true;
                 }
             }
-            batch.stream().filter(t -> t.after != null).forEach(t -> t.after.run());
         }
+    }
+
+    /** Writes what is waiting, takes it off the list, and forces it to the drive; a line goes in whole or not at all. */
+    private void put(List<Task> waiting) throws IOException {
+        List<Runnable> after = new ArrayList<>();
+        while (!waiting.isEmpty()) {
+            Task task = waiting.getFirst();
+            if (task.anew) {
+                channel.truncate(0);
+                channel.position(0);
+            }
+            if (task.line != null) {
+                long whole = channel.position();
+                try {
+                    ByteBuffer bytes = ByteBuffer.wrap((task.line + "\n").getBytes(StandardCharsets.UTF_8));
+                    while (bytes.hasRemaining()) {
+                        channel.write(bytes);
+                    }
+                } catch (IOException e) {
+                    channel.truncate(whole);
+                    channel.position(whole);
+                    throw e;
+                }
+            }
+            if (task.after != null) {
+                after.add(task.after);
+            }
+            waiting.removeFirst();
+        }
+        channel.force(false);
+        after.forEach(Runnable::run);
     }
 
     /** Ends it; the file goes away if nothing in it is unsaved or {@code keep} is not wished. */
