@@ -30,7 +30,7 @@ final class Columns {
 
     /** The column of names. */
     static Column name(Kind kind, String head) {
-        return new OfSetting(head, Common.name(kind), 20);
+        return new OfSetting(head, Common.name(kind), 17);
     }
 
     /** The column of names where the rows are of several kinds. */
@@ -58,7 +58,7 @@ final class Columns {
 
             @Override
             public int letters() {
-                return 20;
+                return 17;
             }
         };
     }

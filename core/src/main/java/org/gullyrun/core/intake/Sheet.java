@@ -179,7 +179,7 @@ public final class Sheet {
                 Columns.name(Kind.APPLICATION, "program"),
                 Columns.of("class", Applications.USE, 7),
                 new Special.OfOutput("plays", Applications.PROGRAM_CHOICE, 15),
-                new Special.OfOutput("in the system", Applications.SYSTEM_CHOICE, 12),
+                new Special.OfOutput("in the system", Applications.SYSTEM_CHOICE, 9),
                 Columns.of("listens to", Applications.INPUT, 15),
                 Columns.of("computer", Applications.MACHINE, 9));
     }
@@ -208,14 +208,13 @@ public final class Sheet {
                     Columns.of("goes to", Mixers.TARGET, 18),
                     Columns.of("dB", Mixers.BUS_LEVEL, 5),
                     Columns.of("muted", Mixers.BUS_MUTED, 6)));
-            List<Column> columns = new ArrayList<>(List.of(
-                    Columns.name(Kind.STRIP, "strip"),
-                    Columns.of("takes", Mixers.FEED, 18),
-                    Columns.of("dB", Mixers.STRIP_LEVEL, 5),
-                    Columns.of("muted", Mixers.STRIP_MUTED, 6)));
+            List<Column> columns =
+                    new ArrayList<>(List.of(Columns.name(Kind.STRIP, "strip"), Columns.of("takes", Mixers.FEED, 18)));
             for (Element bus : rig.in(mixer.id(), Kind.BUS)) {
                 columns.add(new Special.Crossing(bus.name(), bus.id(), 6));
             }
+            columns.add(Columns.of("dB", Mixers.STRIP_LEVEL, 5));
+            columns.add(Columns.of("muted", Mixers.STRIP_MUTED, 6));
             tables.add(new Table(
                     "strips:" + mixer.id(),
                     "Strips of " + mixer.name() + ", and the buses they go to",
@@ -254,15 +253,13 @@ public final class Sheet {
         List<Column> names = new ArrayList<>();
         // What nearly every input needs comes first; what few need stands at the end.
         List<Column> inputs = new ArrayList<>(List.of(
-                Columns.name(Kind.INPUT, "input"),
-                Columns.of("takes", Productions.TAKES, 10),
-                new Special.From("from", 15),
-                Columns.of("always", Productions.ALWAYS, 6)));
+                Columns.name(Kind.INPUT, "input"), new From("takes", 16), Columns.of("always", Productions.ALWAYS, 6)));
         for (int n = 1; n <= Math.min(tracks, 32); n++) {
             String number = Integer.toString(n);
             names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
             inputs.add(Columns.of(Sentences.trackName(rig, production, number), Productions.TRACK.of(n), 6));
         }
+        inputs.add(Columns.of("as", Productions.TAKES, 14));
         inputs.add(Columns.of("cue", Productions.CUE, 4));
         inputs.add(Columns.of("on air", Productions.PROGRAM, 5));
         inputs.add(Columns.of("dB", Productions.INPUT_LEVEL, 4));

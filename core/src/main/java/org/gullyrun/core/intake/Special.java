@@ -60,38 +60,6 @@ final class Special {
         }
     }
 
-    /** What an input takes it from: a device, a program, or nothing for its own sound. */
-    record From(String head, int letters) implements Column {
-        private static Setting<?> setting(Element row) {
-            return row.get(Productions.TAKES) == Productions.Takes.APPLICATION
-                    ? Productions.APPLICATION
-                    : Productions.DEVICE;
-        }
-
-        @Override
-        public String text(Rig rig, Element row) {
-            return row.get(Productions.TAKES) == Productions.Takes.OWN ? "" : Typed.text(rig, row, setting(row));
-        }
-
-        @Override
-        public List<Option> options(Rig rig, Element row, String typed) {
-            return row.get(Productions.TAKES) == Productions.Takes.OWN
-                    ? List.of()
-                    : Columns.options(rig, row, setting(row), typed);
-        }
-
-        @Override
-        public List<Change> enter(Rig rig, Element row, String text) {
-            if (row.get(Productions.TAKES) == Productions.Takes.OWN) {
-                if (text.isBlank()) {
-                    return List.of();
-                }
-                throw new Refused("an input of its own sound takes nothing from elsewhere");
-            }
-            return Columns.enter(rig, row, setting(row), text);
-        }
-    }
-
     /** Where an outlet listens: at a device, an output of a production, or a call program. */
     record At(String head, int letters) implements Column {
         private static Setting<?> setting(Element row) {

@@ -62,6 +62,9 @@ public sealed interface ValueType<T> {
 
         @Override
         public String words(Double value) {
+            if (unit.equals("Hz") && value >= 1000) {
+                return plainly(value / 1000) + " kHz"; // as people say it
+            }
             return unit.equals("dB") && value > 0 ? "+" + plainly(value) + " dB" : plainly(value) + " " + unit;
         }
 

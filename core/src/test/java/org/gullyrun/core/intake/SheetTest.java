@@ -221,9 +221,12 @@ class SheetTest {
         rig = sample;
         Table strips = Sheet.of(rig, Section.MIXERS).get(2);
         Element strip = strips.rows(rig).getFirst();
-        Column bus = strips.columns().getLast();
-        String busId =
-                rig.in(rig.of(Kind.MIXER).getFirst().id(), Kind.BUS).getLast().id();
+        Element last = rig.in(rig.of(Kind.MIXER).getFirst().id(), Kind.BUS).getLast();
+        String busId = last.id();
+        Column bus = strips.columns().stream()
+                .filter(c -> c.head().equals(last.name()))
+                .findFirst()
+                .orElseThrow();
         rig = Changes.apply(rig, bus.enter(rig, strip, "-6"));
         assertTrue(rig.get(strip.id()).is(Mixers.CROSSING.of(busId), false));
         assertEquals(-6, rig.get(strip.id()).get(Mixers.CROSSING_LEVEL.of(busId)));

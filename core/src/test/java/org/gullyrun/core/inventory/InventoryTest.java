@@ -92,7 +92,7 @@ class InventoryTest {
         Preview preview = read(sample, "rate,name\n44.1,larch boom\n48,Tern headset\n");
         assertEquals(Preview.Fate.CHANGED, preview.rows().get(0).fate());
         assertEquals(
-                "Set the rate of Larch boom to 44100 Hz", preview.rows().get(0).detail());
+                "Set the rate of Larch boom to 44.1 kHz", preview.rows().get(0).detail());
         assertEquals(Preview.Fate.LEFT, preview.rows().get(1).fate());
         assertEquals(1, preview.changes().size());
     }

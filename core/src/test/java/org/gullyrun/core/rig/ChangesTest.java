@@ -87,7 +87,7 @@ class ChangesTest {
                 "In Brookdesk, switch strip Music off bus Guests",
                 Sentences.say(on, Change.set(on, "music", Mixers.CROSSING.of("guests"), false)));
         assertEquals(
-                "Set the rate of heron to 48000 Hz",
+                "Set the rate of heron to 48 kHz",
                 Sentences.say(RIG, Change.set(RIG, "heron", Devices.RATE, 48_000.0)));
         assertEquals(
                 "In Brookdesk, set the level of strip Music to -6 dB",

@@ -95,10 +95,7 @@ final class TableGrid extends VBox {
     boolean leads() {
         return switch (table.kind()) {
             case MACHINE, SCENE, GROUP, MIXER, PRODUCTION -> false;
-            case OUTPUT, BUS, STRIP, INPUT -> false; // their tables are wide; the map says it
-            default ->
-                table.columns().size() < 8
-                        || widths.stream().mapToDouble(w -> w).sum() < 700;
+            default -> table.grows();
         };
     }
 
@@ -108,7 +105,7 @@ final class TableGrid extends VBox {
                         + (of.columns().size() > 8 ? GAP - 5 : GAP))
                 .toArray();
         double all = java.util.Arrays.stream(wanted).sum();
-        double room = width - 34 - (wanted.length < 8 ? LEADS * u : 0);
+        double room = width - 34 - (leads() && wanted.length < 8 ? LEADS * u : 0);
         if (all < room && wanted.length > 1) {
             // Names take what is left over, but not all of it: eyes have to find the next column.
             wanted[0] += Math.min(room - all, 60 * u);
@@ -130,6 +127,7 @@ final class TableGrid extends VBox {
 
     private Label sized(Label label, int column) {
         label.setWrapText(false);
+        label.setEllipsisString("…");
         double width = widths.get(column);
         label.setMinWidth(width);
         label.setMaxWidth(width);
@@ -204,6 +202,7 @@ final class TableGrid extends VBox {
         }
         if (leads()) {
             line.leads.setWrapText(false);
+            line.leads.setEllipsisString("…");
             line.leads.setMaxWidth(leadsRoom);
             line.leads.setMinWidth(0);
             line.getChildren().add(line.leads);

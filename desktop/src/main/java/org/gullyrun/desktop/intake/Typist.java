@@ -82,8 +82,10 @@ public final class Typist {
         if (!common.isEmpty()) {
             // What nearly all rows have is entered once for all of them, then the others are put right.
             for (Map.Entry<Integer, String> each : common.entrySet()) {
-                String first = wanted.rows(want).getFirst().name();
-                String id = row(section, place, first);
+                TableGrid.Line line = sheet.current();
+                String id = line == null || line.row.isEmpty() || sheet.currentPlace() != place
+                        ? row(section, place, wanted.rows(want).getLast().name())
+                        : line.row;
                 if (id != null) {
                     goTo(place, id, each.getKey());
                     letters(each.getValue());
@@ -123,29 +125,35 @@ public final class Typist {
         return common;
     }
 
+    /** First the new rows, where the cursor begins; then, going up, those that other lists have brought along. */
     private void rows(Section section, int place) {
         Table wanted = Sheet.of(want, section).get(place);
+        boolean one = wanted.kind() == Kind.PRODUCTION && !wanted.grows();
+        List<Element> known = new ArrayList<>();
         for (Element row : wanted.rows(want)) {
-            Table mine = Sheet.of(rig(), section).get(place);
-            String id = wanted.kind() == Kind.PRODUCTION && !wanted.grows()
-                    ? mine.rows(rig()).getFirst().id()
-                    : row(section, place, row.name());
-            List<Integer> columns = differing(section, place, row, id);
-            if (id != null && columns.isEmpty()) {
+            if (one || row(section, place, row.name()) != null) {
+                known.add(row);
                 continue;
             }
-            if (id == null) {
-                goTo(place, "", 0);
-                letters(row.name());
-                if (columns.isEmpty()) {
-                    key(KeyCode.ENTER);
-                    continue;
-                }
-                key(KeyCode.TAB);
+            goTo(place, "", 0);
+            letters(row.name());
+            if (differing(section, place, row, null).isEmpty()) {
+                key(KeyCode.ENTER);
             } else {
-                goTo(place, id, columns.getFirst());
+                key(KeyCode.TAB);
+                cells(section, place, row);
             }
-            cells(section, place, row);
+        }
+        Table mine = Sheet.of(rig(), section).get(place);
+        List<String> order = mine.rows(rig()).stream().map(Element::name).toList();
+        known.sort(java.util.Comparator.comparing(row -> -order.indexOf(row.name())));
+        for (Element row : wanted.grows() ? known : known.reversed()) {
+            String id = one ? mine.rows(rig()).getFirst().id() : row(section, place, row.name());
+            List<Integer> columns = differing(section, place, row, id);
+            if (id != null && !columns.isEmpty()) {
+                goTo(place, id, columns.getFirst());
+                cells(section, place, row);
+            }
         }
     }
 
@@ -181,6 +189,9 @@ public final class Typist {
         columns.removeIf(c -> shortest(section, place, row, id, c) == null);
         for (int i = 0; i < columns.size(); i++) {
             int column = columns.get(i);
+            if (!differing(section, place, row, id).contains(column)) {
+                continue; // another cell has brought it along
+            }
             while (sheet.currentColumn() < column) {
                 key(KeyCode.TAB);
             }
@@ -195,7 +206,8 @@ public final class Typist {
             } else {
                 letters(text == null ? "" : text);
             }
-            if (i + 1 < columns.size()) {
+            List<Integer> left = columns.subList(i + 1, columns.size());
+            if (!left.isEmpty()) {
                 key(KeyCode.TAB);
             }
         }

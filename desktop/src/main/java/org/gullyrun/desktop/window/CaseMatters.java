@@ -1,9 +1,17 @@
 package org.gullyrun.desktop.window;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import javafx.application.Platform;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.intake.StartingRigs;
@@ -16,10 +24,12 @@ import org.gullyrun.desktop.state.Store;
 final class CaseMatters {
     private final Store store;
     private final Overlay overlay;
+    private final FilePicker files;
 
-    CaseMatters(Store store, Overlay overlay) {
+    CaseMatters(Store store, Overlay overlay, FilePicker files) {
         this.store = store;
         this.overlay = overlay;
+        this.files = files;
     }
 
     /** Offers to begin a case: with nothing, or with one of the rigs to start from. */
@@ -96,6 +106,45 @@ final class CaseMatters {
                     store.chooseSurvey(id);
                     return "";
                 });
+    }
+
+    /** Takes the surveys of another case in as surveys of this one. */
+    void takeSurveys() {
+        files.toOpen(FilePicker.Sort.CASE)
+                .ifPresent(file -> CompletableFuture.supplyAsync(() -> {
+                            try {
+                                return CaseFiles.open(file);
+                            } catch (CaseProblem e) {
+                                throw new CompletionException(e);
+                            }
+                        })
+                        .whenComplete((other, fault) -> Platform.runLater(() -> {
+                            if (fault == null) {
+                                take(other);
+                            } else {
+                                Throwable cause = fault.getCause() == null ? fault : fault.getCause();
+                                store.tell(new Message(String.valueOf(cause.getMessage()), true));
+                            }
+                        })));
+    }
+
+    private void take(Case other) {
+        Case what = store.state().what();
+        List<Edit> edits = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        what.surveys().forEach(s -> ids.add(s.id()));
+        String first = "";
+        for (Survey survey : other.surveys()) {
+            String id = Ids.from(survey.name(), ids::contains);
+            ids.add(id);
+            first = first.isEmpty() ? id : first;
+            edits.add(new Edit.OfSurvey(
+                    what.surveys().size() + edits.size(),
+                    null,
+                    new Survey(id, survey.name(), survey.date(), survey.note(), survey.rig(), survey.extras())));
+        }
+        store.edit(new Edit.Several(edits), "take in the surveys of " + other.title());
+        store.chooseSurvey(first);
     }
 
     /** Asks for name, date and note of the survey shown. */

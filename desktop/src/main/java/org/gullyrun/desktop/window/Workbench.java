@@ -110,7 +110,7 @@ public final class Workbench {
         this.store = store;
         this.remembered = remembered;
         this.files = files;
-        this.matters = new CaseMatters(store, overlay);
+        this.matters = new CaseMatters(store, overlay, files);
         this.lists = new Lists(store, overlay, files);
         this.actions = actions();
         this.map = new MapView(store);
@@ -260,6 +260,8 @@ public final class Workbench {
                 () -> kept(() -> store.replace(SampleShow.make(), Step.TRACE))));
         all.add(new Action("about", "Case", "Title and note …", List.of(), "", matters::about));
         all.add(new Action("survey-add", "Survey", "Add a survey, as a copy …", List.of(), "", matters::addSurvey));
+        all.add(new Action(
+                "survey-in", "Survey", "Take in the surveys of a case file …", List.of(), "", matters::takeSurveys));
         all.add(new Action("survey-name", "Survey", "Name, date, note …", List.of(), "", matters::nameSurvey));
         all.add(new Action("survey-good", "Survey", "Known good, or not", List.of(), "", matters::knownGood));
         all.add(new Action("survey-delete", "Survey", "Delete this survey", List.of(), "", matters::deleteSurvey));

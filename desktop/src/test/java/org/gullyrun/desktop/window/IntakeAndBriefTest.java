@@ -166,7 +166,7 @@ class IntakeAndBriefTest {
                 .get(90, TimeUnit.SECONDS);
         Rig is = rig();
         assertEquals(want.elements().size(), is.elements().size());
-        assertTrue(strokes < 16 * want.elements().size(), strokes + " keys");
+        assertTrue(strokes < 15 * want.elements().size(), strokes + " keys");
         Reading wanted = RuleCatalogue.usual().read(want, Brief.EMPTY);
         Reading typed = RuleCatalogue.usual().read(is, Brief.EMPTY);
         for (int scene = 0; scene < wanted.scenes().size(); scene++) {
