@@ -244,6 +244,16 @@ public final class BriefView extends VBox {
         if (spare > 0 && (bounds.getMinY() < top || bounds.getMaxY() > top + room)) {
             scroll.setVvalue(Math.clamp((bounds.getMinY() - room / 2) / spare, 0, 1));
         }
+        double wide = rows.getWidth() - scroll.getViewportBounds().getWidth();
+        var cell = cells.get(row).get(column).getBoundsInParent();
+        double left = scroll.getHvalue() * wide;
+        if (wide > 1
+                && (cell.getMinX() < left
+                        || cell.getMaxX() + 40
+                                > left + scroll.getViewportBounds().getWidth())) {
+            scroll.setHvalue(
+                    Math.clamp((cell.getMinX() - scroll.getViewportBounds().getWidth() / 2) / wide, 0, 1));
+        }
     }
 
     private void mark() {
