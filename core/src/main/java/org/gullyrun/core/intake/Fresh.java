@@ -55,7 +55,7 @@ final class Fresh {
                         .filter(c -> c instanceof Change.Add(Element e) && e.kind() == kind)
                         .count();
         Element element = Element.of(kind, id).with(Common.name(kind), name).with(Common.place(kind), place);
-        if (!kind.ownerKey().isEmpty()) {
+        if (!kind.ownerKey().isEmpty() && !owner.isEmpty()) {
             element = element.put(ownerOf(kind), owner);
         }
         Setting<?> machine = Catalogue.find(kind, "machine");

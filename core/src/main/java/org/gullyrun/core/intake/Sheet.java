@@ -26,7 +26,7 @@ public final class Sheet {
             case LISTENERS -> List.of(listeners());
             case DEVICES -> List.of(devices());
             case LINKS -> links();
-            case PROGRAMS -> List.of(programs());
+            case PROGRAMS -> List.of(programs(), furtherOutputs());
             case MIXERS -> mixers(rig);
             case PRODUCTION -> productions(rig);
             case MACHINES -> List.of(machines());
@@ -182,6 +182,20 @@ public final class Sheet {
                 new Special.OfOutput("in the system", Applications.SYSTEM_CHOICE, 9),
                 Columns.of("listens to", Applications.INPUT, 15),
                 Columns.of("computer", Applications.MACHINE, 9));
+    }
+
+    /** Few programs have a second output; those that do have it here, with its program as a column. */
+    private static Table furtherOutputs() {
+        return table(
+                "Further outputs of programs",
+                "output",
+                Kind.APP_OUTPUT,
+                "",
+                Columns.name(Kind.APP_OUTPUT, "output"),
+                Columns.of("of program", Applications.OUTPUT_OF, 14),
+                Columns.of("plays", Applications.PROGRAM_CHOICE, 15),
+                Columns.of("in the system", Applications.SYSTEM_CHOICE, 12),
+                Columns.of("dB", Applications.OUTPUT_LEVEL, 5));
     }
 
     private static List<Table> mixers(Rig rig) {

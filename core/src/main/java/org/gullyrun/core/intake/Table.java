@@ -34,7 +34,17 @@ public record Table(
             rows.addAll(rig.in(owner, Kind.SCENE));
             return kind == Kind.PRODUCTION ? List.of(rig.get(owner)) : rows;
         }
+        if (kind == Kind.APP_OUTPUT) {
+            return rig.of(kind).stream().filter(o -> isFurther(rig, o)).toList();
+        }
         return owner.isEmpty() ? rig.of(kind) : rig.in(owner, kind);
+    }
+
+    /** Whether an output is not the one that stands in the row of its program. */
+    private static boolean isFurther(Rig rig, Element output) {
+        String program = output.get(Applications.OUTPUT_OF);
+        List<Element> all = program == null ? List.of() : rig.in(program, Kind.APP_OUTPUT);
+        return rig.find(program, Kind.APPLICATION).isEmpty() || all.indexOf(output) > 0;
     }
 
     /**

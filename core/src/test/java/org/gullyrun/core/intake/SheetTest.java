@@ -194,6 +194,17 @@ class SheetTest {
     }
 
     @Test
+    void aProgramCanHaveASecondOutputOfItsOwn() {
+        String program = add(Section.PROGRAMS, 0, "Pagewell");
+        assertEquals(0, table(Section.PROGRAMS, 1).rows(rig).size(), "the first stands in the program's row");
+        String second = add(Section.PROGRAMS, 1, "Second window");
+        type(Section.PROGRAMS, 1, second, 1, "page");
+        type(Section.PROGRAMS, 1, second, 2, "+Mole");
+        assertEquals(2, rig.in(program, Kind.APP_OUTPUT).size());
+        assertEquals("Second window | Pagewell | Mole |  | ", line(table(Section.PROGRAMS, 1), rig, rig.get(second)));
+    }
+
+    @Test
     void valuesAreUnderstoodAsPeopleWriteThem() {
         String device = add(Section.DEVICES, 0, "Tern headset");
         assertEquals(Devices.Direction.PLAYBACK, rig.get(device).get(Devices.DIRECTION), "its name says so");
