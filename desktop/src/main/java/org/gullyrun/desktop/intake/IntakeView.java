@@ -234,6 +234,7 @@ public final class IntakeView extends StackPane {
                         now.get(t), u, scroll.getWidth() - 48, (line, column) -> place(place, line, column)));
             }
             tables.getChildren().setAll(grids);
+            ledFor = null; // other rows: where they lead has to be said anew
             moving = false;
         }
         for (int t = 0; t < now.size(); t++) {

@@ -65,7 +65,7 @@ final class Overlay extends StackPane {
             if (!action.shown().isEmpty()) {
                 VBox group = groups.computeIfAbsent(action.group(), name -> {
                     VBox box = new VBox(5, Nodes.label(name, "section-title"));
-                    box.setPrefWidth(330);
+                    box.setPrefWidth(312);
                     return box;
                 });
                 var key = Nodes.label(action.shown(), "key-cap");
@@ -233,6 +233,10 @@ final class Overlay extends StackPane {
         panel.setMaxSize(width, Region.USE_PREF_SIZE);
         getChildren().setAll((Node) panel);
         setVisible(true);
+        // Labels that wrap tell their height only for a width: without it the buttons below them would be cut.
+        applyCss();
+        double tall = content.prefHeight(width - 16) + 6;
+        scroll.setPrefViewportHeight(Math.min(tall, Math.max(200, getHeight() - 120)));
     }
 
     void close() {
