@@ -20,6 +20,7 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -40,7 +41,9 @@ public final class Journal implements AutoCloseable {
     /** Those of this process. Where a process opens a file anew and closes it again, POSIX takes its own lock away. */
     private static final Set<Path> HELD = ConcurrentHashMap.newKeySet();
 
-    private record Task(@Nullable String line, @Nullable Runnable after, boolean anew, boolean last) {}
+    /** What the thread has to do; lines are made there too, for a whole case takes its time to write. */
+    private record Task(
+            @Nullable Supplier<String> line, @Nullable Runnable after, boolean anew, boolean last) {}
 
     private final Path path;
     private final FileChannel channel;
@@ -131,15 +134,25 @@ public final class Journal implements AutoCloseable {
         if (edits++ == 0) {
             begin(base, file, stamp);
         }
+        int number = edits;
+        String at = clock.instant().toString();
+        tasks.add(new Task(() -> line(number, at, edit, name), null, false, false));
+    }
+
+    private static String line(int number, String at, Edit edit, String name) {
         Map<String, Object> fields = new LinkedHashMap<>();
-        fields.put("n", edits);
-        fields.put("at", clock.instant().toString());
+        fields.put("n", number);
+        fields.put("at", at);
         fields.put("name", name);
         fields.put("edit", EditCodec.write(edit));
-        tasks.add(new Task(EditCodec.line(fields), null, false, false));
+        return EditCodec.line(fields);
     }
 
     private void begin(Case base, @Nullable Path file, String stamp) {
+        tasks.add(new Task(() -> head(base, file, stamp), null, true, false));
+    }
+
+    private static String head(Case base, @Nullable Path file, String stamp) {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("journal", 1);
         fields.put("file", file == null ? "" : file.toAbsolutePath().normalize().toString());
@@ -149,7 +162,7 @@ public final class Journal implements AutoCloseable {
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("what is written here can be read", e);
         }
-        tasks.add(new Task(EditCodec.line(fields), null, true, false));
+        return EditCodec.line(fields);
     }
 
     /** Everything so far is in the file of the case: the journal begins anew with the next edit. */
@@ -204,7 +217,7 @@ public final class Journal implements AutoCloseable {
             if (task.line != null) {
                 long whole = channel.position();
                 try {
-                    ByteBuffer bytes = ByteBuffer.wrap((task.line + "\n").getBytes(StandardCharsets.UTF_8));
+                    ByteBuffer bytes = ByteBuffer.wrap((task.line.get() + "\n").getBytes(StandardCharsets.UTF_8));
                     while (bytes.hasRemaining()) {
                         channel.write(bytes);
                     }

@@ -38,6 +38,7 @@ public final class HeadView extends HBox {
     private final Store store;
     private final List<Label> counts = new ArrayList<>();
     private String verdictTold = "";
+    private String surveysListed = "";
     private double verdictScale;
     private final Supplier<List<Action>> actions;
     private final Supplier<List<Path>> recent;
@@ -148,7 +149,9 @@ public final class HeadView extends HBox {
         title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
         Survey shown = now.surveyShown();
         survey.setText(shown.name() + (shown.date().isEmpty() ? "" : " · " + shown.date()));
-        if (before == now || before.what() != now.what() || before.survey() != now.survey()) {
+        String listed = listed(now);
+        if (!listed.equals(surveysListed)) {
+            surveysListed = listed;
             survey.getItems().clear();
             for (Survey each : now.what().surveys()) {
                 MenuItem item = new MenuItem(each.name()
@@ -180,6 +183,20 @@ public final class HeadView extends HBox {
         if (before == now || before.reading() != now.reading() || before.textScale() != u) {
             verdict(now);
         }
+    }
+
+    /** All that the menu of surveys shows: it is made anew only where that differs, not at every change of a rig. */
+    private static String listed(State now) {
+        StringBuilder all = new StringBuilder(now.survey() + "\n" + now.what().knownGood());
+        now.what()
+                .surveys()
+                .forEach(s -> all.append('\n')
+                        .append(s.id())
+                        .append('\t')
+                        .append(s.name())
+                        .append('\t')
+                        .append(s.date()));
+        return all.toString();
     }
 
     private void verdict(State now) {
