@@ -1,5 +1,7 @@
 package org.gullyrun.benchmarks;
 
+import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.TimeUnit;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
@@ -11,7 +13,13 @@ import org.gullyrun.core.flow.Deliveries;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.OpenView;
 import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.repair.Remedies;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -33,12 +41,20 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 2)
 public class AuditBenchmark {
     private final Audit audit = RuleCatalogue.usual();
+    private final Audit quick = audit.quick();
     private final Case sample = SampleShow.make();
     private final Rig found = sample.survey(SampleShow.AS_FOUND).orElseThrow().rig();
     private final Reading reading = audit.read(found, sample.brief());
     private final Finding worst = reading.findings().getFirst();
     private final Rig large = LargeRigs.make(1, 200, 50, 20);
     private final Brief largeBrief = LargeRigs.brief(200);
+    private final Reading largeReading = quick.read(large, largeBrief);
+    private final Rig largeChanged = Changes.apply(
+            large, List.of(Objects.requireNonNull(Change.set(large, "input-0003", Productions.TRACK.of(1), false))));
+    private final Rig largeRerouted = Changes.apply(
+            large,
+            List.of(Objects.requireNonNull(
+                    Change.set(large, "app-0003-out", Applications.PROGRAM_CHOICE, Choice.to("play-0004")))));
     private final SceneKey scene = SceneKey.axis(large).getFirst();
 
     /** Compile, deliver and audit the whole sample case, all scenes. */
@@ -47,10 +63,23 @@ public class AuditBenchmark {
         return audit.read(found, sample.brief());
     }
 
+    /** The same without the deep rules. */
+    @Benchmark
+    public Reading sampleQuick() {
+        return quick.read(found, sample.brief());
+    }
+
+    /** The sample case with everything: all rules, and what stands behind the findings, each change verified. */
+    @Benchmark
+    public Object sampleCauses() {
+        Reading all = audit.read(found, sample.brief());
+        return Causes.of(quick, all, () -> false, x -> {});
+    }
+
     /** All remedies of the sample's worst finding, each verified. */
     @Benchmark
     public Object sampleRemedies() {
-        return new Remedies(audit).find(reading, worst, () -> false);
+        return new Remedies(quick).find(reading, worst, () -> false);
     }
 
     /** Compile one scene of the large rig. */
@@ -65,9 +94,27 @@ public class AuditBenchmark {
         return Deliveries.of(OpenView.of(FlowGraph.of(large, scene), false));
     }
 
+    /** Compile all 20 scenes of the large rig. */
+    @Benchmark
+    public Object largeCompileAll() {
+        return FlowGraph.all(large, SceneKey.axis(large));
+    }
+
+    /** Read the large rig again after one change. */
+    @Benchmark
+    public Reading largeAfterOneChange() {
+        return quick.read(largeChanged, largeBrief, largeReading);
+    }
+
+    /** The same after a change that leads a program to another device. */
+    @Benchmark
+    public Reading largeAfterOneChoice() {
+        return quick.read(largeRerouted, largeBrief, largeReading);
+    }
+
     /** Audit the large rig, all 20 scenes. */
     @Benchmark
     public Reading largeAudit() {
-        return audit.read(large, largeBrief);
+        return quick.read(large, largeBrief);
     }
 }

@@ -30,6 +30,9 @@ public final class LargeRigs {
     /** One source in so many is doubled. */
     public static final int FAULT_EVERY = 10;
 
+    /** One source in so many is not in one of the scenes. */
+    public static final int GAP_EVERY = 5;
+
     private static final int BUSES = 16;
 
     private final Random random;
@@ -114,8 +117,15 @@ public final class LargeRigs {
                 .with(Productions.INPUT_OF, "show")
                 .with(Productions.TAKES, Takes.RECORDING)
                 .with(Productions.DEVICE, Choice.to(record))
-                .with(Productions.ALWAYS, true);
+                .with(Productions.ALWAYS, i % GAP_EVERY != 0);
         all.add(ticked(input, i));
+        for (int s = 0; i % GAP_EVERY == 0 && s < scenes; s++) {
+            if (s != i / GAP_EVERY % scenes) {
+                all.add(Element.of(Kind.ENTRY, name("entry", i) + "-" + s)
+                        .with(Productions.ENTRY_OF, name("scene", s))
+                        .with(Productions.BRINGS, name("input", i)));
+            }
+        }
         if (i % FAULT_EVERY == 0) {
             all.add(ticked(
                     Element.of(Kind.INPUT, name("again", i))

@@ -15,12 +15,14 @@ import org.junit.jupiter.api.Test;
 /** The planted trouble of large rigs is found, all of it and nothing else. */
 class LargeRigsTest {
     @Test
-    void thePlantedDoublesAreFoundAndNothingElse() {
+    void thePlantedDoublesAndGapsAreFoundAndNothingElse() {
         Rig rig = LargeRigs.make(1, 200, 50, 20);
         Reading reading = RuleCatalogue.usual().read(rig, LargeRigs.brief(200));
         List<String> planted = IntStream.range(0, 200)
-                .filter(i -> i % LargeRigs.FAULT_EVERY == 0)
-                .mapToObj(i -> String.format("double:source-%04d>outlet-0000", i))
+                .filter(i -> i % LargeRigs.FAULT_EVERY == 0 || i % LargeRigs.GAP_EVERY == 0)
+                .mapToObj(i -> String.format(
+                        "%s:source-%04d>outlet-0000", i % LargeRigs.FAULT_EVERY == 0 ? "double" : "scene.gap", i))
+                .sorted()
                 .toList();
         assertEquals(
                 planted,

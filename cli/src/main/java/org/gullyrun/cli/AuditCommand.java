@@ -7,10 +7,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.repair.Causes;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -30,6 +34,11 @@ final class AuditCommand implements Callable<Integer> {
 
     @Option(names = "--json", description = "As JSON; the fields are described in docs/formats/audit-json.md.")
     boolean json;
+
+    @Option(
+            names = "--causes",
+            description = "Also say which changes stand behind the findings; takes a second or two.")
+    boolean causes;
 
     @Option(
             names = "--fail-on",
@@ -55,10 +64,11 @@ final class AuditCommand implements Callable<Integer> {
                 .filter(f -> f.scenes().isEmpty() || f.scenes().stream().anyMatch(opened.scenes()::contains))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
+        Causes.Found found = causes ? causes(opened) : Causes.Found.NOTHING;
         if (json) {
-            out.println(Json.write(plain(opened, findings)));
+            out.println(Json.write(plain(opened, findings, found)));
         } else {
-            text(out, opened, findings);
+            text(out, opened, findings, found);
         }
         boolean bad = failOn != null
                 && findings.stream()
@@ -67,7 +77,14 @@ final class AuditCommand implements Callable<Integer> {
         return bad ? Exit.FINDINGS : Exit.OK;
     }
 
-    private static void text(PrintWriter out, CaseArgument.Opened opened, List<Finding> findings) {
+    private static Causes.Found causes(CaseArgument.Opened opened) {
+        Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
+                .quick();
+        Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
+        return Causes.of(quick, reading, () -> false, progress -> {});
+    }
+
+    private static void text(PrintWriter out, CaseArgument.Opened opened, List<Finding> findings, Causes.Found causes) {
         out.println(opened.what().title() + " · " + opened.survey().name());
         List<String> counts = new ArrayList<>();
         for (Severity severity : Severity.values()) {
@@ -77,6 +94,17 @@ final class AuditCommand implements Callable<Integer> {
             }
         }
         out.println(counts.isEmpty() ? "Nothing found: the brief holds." : String.join(", ", counts));
+        if (!opened.reading().waived().isEmpty()) {
+            out.println(opened.reading().waived().size() + " waived");
+        }
+        if (causes.done() && !causes.groups().isEmpty()) {
+            out.println();
+            out.println(causes.groups().size() + (causes.groups().size() == 1 ? " change clears " : " changes clear ")
+                    + causes.cleared() + " of them, one after the other:");
+            causes.groups()
+                    .forEach(g -> out.println(
+                            "  " + g.remedy().sentence() + " (" + g.findings().size() + ")"));
+        }
         for (Finding finding : findings) {
             out.println();
             out.printf("%-8s  %s%n", finding.severity().word(), finding.words().title());
@@ -94,7 +122,7 @@ final class AuditCommand implements Callable<Integer> {
         }
     }
 
-    private static Map<String, Object> plain(CaseArgument.Opened opened, List<Finding> findings) {
+    private static Map<String, Object> plain(CaseArgument.Opened opened, List<Finding> findings, Causes.Found causes) {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("case", opened.what().title());
         all.put("survey", opened.survey().id());
@@ -102,12 +130,41 @@ final class AuditCommand implements Callable<Integer> {
                 "findings",
                 findings.stream().map(f -> plain(opened.reading(), f)).toList());
         all.put(
+                "waived",
+                opened.reading().waived().stream()
+                        .map(f -> plain(opened.reading(), f))
+                        .toList());
+        if (causes.done()) {
+            all.put("causes", causes.groups().stream().map(AuditCommand::plain).toList());
+        }
+        all.put(
                 "dangling",
                 Dangling.in(opened.survey().rig()).stream()
                         .map(d -> Map.of(
                                 "element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
                         .toList());
         return all;
+    }
+
+    private static Map<String, Object> plain(Causes.Group group) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("sentence", group.remedy().sentence());
+        one.put(
+                "changes",
+                group.remedy().changes().stream().map(AuditCommand::plain).toList());
+        one.put("clears", group.findings().stream().map(Finding::identity).toList());
+        one.put("alters", group.remedy().altered());
+        return one;
+    }
+
+    private static String plain(Change change) {
+        return switch (change) {
+            case Change.Set set -> "set " + set.element() + "/" + set.setting().key() + " to " + set.to();
+            case Change.Add add ->
+                "add " + add.what().kind().noun() + " " + add.what().id();
+            case Change.Remove remove ->
+                "remove " + remove.what().kind().noun() + " " + remove.what().id();
+        };
     }
 
     private static Map<String, Object> plain(Reading reading, Finding finding) {

@@ -41,7 +41,7 @@ final class CaseArgument {
                                     ", ",
                                     what.surveys().stream().map(Survey::id).toList())));
         }
-        Reading reading = RuleCatalogue.usual().read(chosen.rig(), what.brief());
+        Reading reading = RuleCatalogue.on(what.terms(), what.showHours()).read(chosen.rig(), what.brief());
         return new Opened(what, chosen, reading, scenes(reading));
     }
 

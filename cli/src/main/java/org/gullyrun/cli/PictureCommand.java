@@ -55,6 +55,9 @@ final class PictureCommand implements Callable<Integer> {
     @Option(names = "--rung", paramLabel = "N", defaultValue = "-1", description = "Open the settings of this rung.")
     int rung = -1;
 
+    @Option(names = "--rates", description = "The map with rates and clocks in place of levels.")
+    boolean rates;
+
     @Option(names = "--night", description = "On the night sheet.")
     boolean night;
 
@@ -89,6 +92,7 @@ final class PictureCommand implements Callable<Integer> {
                         scene,
                         select,
                         rung,
+                        rates,
                         night,
                         text / 100.0,
                         Integer.parseInt(sides[0]),

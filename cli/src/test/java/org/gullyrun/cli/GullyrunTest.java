@@ -45,10 +45,12 @@ class GullyrunTest {
     void auditListsFindingsWorstFirstAndFailsOnlyWhenAsked() {
         assertEquals(Exit.OK, run("audit", file));
         assertTrue(out.startsWith("Lantern Hill Skywatch · as found"), out);
-        assertTrue(out.contains("17 critical, 19 major, 1 minor, 2 notes"), out);
+        assertTrue(out.contains("17 critical, 19 major, 6 minor, 6 notes"), out);
         assertTrue(out.indexOf("critical  ") < out.indexOf("major     "));
+        assertEquals(Exit.OK, run("audit", file, "--causes"));
+        assertTrue(out.contains("11 changes clear 41 of them"), out);
         assertEquals(Exit.FINDINGS, run("audit", file, "--fail-on", "critical"));
-        assertEquals(Exit.OK, run("audit", file, "--survey", "known-good", "--fail-on", "minor"));
+        assertEquals(Exit.OK, run("audit", file, "--survey", "known-good", "--fail-on", "major"));
     }
 
     @Test

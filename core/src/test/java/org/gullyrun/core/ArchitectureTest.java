@@ -80,10 +80,12 @@ class ArchitectureTest {
             .and()
             .doNotHaveSimpleName("RuleCatalogue")
             .and()
+            .doNotHaveSimpleName("RulePages")
+            .and()
             .areTopLevelClasses()
             .and()
             .doNotHaveSimpleName("package-info")
             .should()
             .notHaveModifier(JavaModifier.PUBLIC)
-            .because("rules are reached through their catalogue only");
+            .because("rules are reached through their catalogue and pages only");
 }

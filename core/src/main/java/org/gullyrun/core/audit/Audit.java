@@ -2,13 +2,15 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a rig: compiles every scene, works out deliveries and loops, and puts all rules to them.
@@ -18,21 +20,46 @@ import org.gullyrun.core.rig.Rig;
  */
 public final class Audit {
     private final Thresholds thresholds;
+    private final List<Waiver> waivers;
     private final List<Rule> rules;
 
-    public Audit(Thresholds thresholds, List<? extends Rule> rules) {
+    /** An audit with these figures, waivers and rules. */
+    public Audit(Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules) {
         this.thresholds = thresholds;
+        this.waivers = List.copyOf(waivers);
         this.rules = List.copyOf(rules);
+    }
+
+    /** This audit without its deep rules: a quick answer, in which what those find is not named. */
+    public Audit quick() {
+        return new Audit(
+                thresholds, waivers, rules.stream().filter(r -> !r.isDeep()).toList());
+    }
+
+    /** Whether a rule is among those that are asked. */
+    public boolean asks(String rule) {
+        return rules.stream().anyMatch(r -> r.id().equals(rule));
+    }
+
+    /** Whether a rule is one of the deep ones. */
+    public boolean isDeep(String rule) {
+        return rules.stream().anyMatch(r -> r.isDeep() && r.id().equals(rule));
     }
 
     /** Reads a rig against a brief. The same rig and brief give the same reading, always. */
     public Reading read(Rig rig, Brief brief) {
-        Wishes wishes = new Wishes(rig, brief);
-        CellReader reader = new CellReader(rig, wishes, thresholds);
-        List<SceneReading> scenes = SceneKey.axis(rig).stream()
-                .map(key -> new SceneReading(FlowGraph.of(rig, key), reader))
-                .toList();
-        AuditContext context = new AuditContext(rig, wishes, thresholds, scenes);
+        return read(rig, brief, null);
+    }
+
+    /** As {@link #read(Rig, Brief)}, computing again only what differs from an earlier reading. */
+    public Reading read(Rig rig, Brief brief, @Nullable Reading earlier) {
+        Reading before = earlier != null && earlier.thresholds().equals(thresholds) ? earlier : null;
+        Wishes wishes =
+                before == null ? new Wishes(rig, brief) : before.wishes().of(rig, brief);
+        List<SceneReading> scenes = before != null && before.rig() == rig && before.brief() == brief
+                ? before.scenes()
+                : Scenes.read(rig, wishes, thresholds, before == null ? List.of() : before.scenes());
+        AuditContext context = new AuditContext(rig, brief, wishes, thresholds, scenes);
         List<Finding> findings = new ArrayList<>();
         for (Rule rule : rules) {
             findings.addAll(rule.check(context));
@@ -41,6 +68,16 @@ public final class Audit {
         findings.sort(Comparator.comparing(Finding::severity)
                 .thenComparingInt(f -> order.indexOf(f.rule()))
                 .thenComparing(f -> f.subject().text(), Ids.ORDER));
-        return new Reading(rig, brief, wishes, scenes, findings);
+        Set<Finding> waived = new LinkedHashSet<>();
+        for (Finding finding : findings) {
+            for (Waiver waiver : waivers) {
+                if (waiver.finding().equals(finding.identity())
+                        && waiver.evidence().equals(Fingerprint.of(finding, scenes))) {
+                    waived.add(finding);
+                }
+            }
+        }
+        findings.removeAll(waived);
+        return new Reading(rig, brief, wishes, thresholds, scenes, findings, List.copyOf(waived));
     }
 }

@@ -6,6 +6,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.BlockedWay;
@@ -20,19 +22,37 @@ public final class AuditContext {
     private final Rig rig;
     private final Wishes wishes;
     private final Thresholds thresholds;
+    private final Brief brief;
     private final List<SceneReading> scenes;
+    private @Nullable List<CellReading> musts;
     private @Nullable List<MissingPair> missing;
+    private @Nullable List<Integer> troubled;
+    private final boolean[] asBefore;
+    private final int @Nullable [][] rowStarts;
+    /** The closed gates that are findings of their own. */
+    private @Nullable List<Gate> ownGates;
 
-    AuditContext(Rig rig, Wishes wishes, Thresholds thresholds, List<SceneReading> scenes) {
+    AuditContext(Rig rig, Brief brief, Wishes wishes, Thresholds thresholds, List<SceneReading> scenes) {
         this.rig = rig;
+        this.brief = brief;
         this.wishes = wishes;
         this.thresholds = thresholds;
         this.scenes = scenes;
+        this.rowStarts = new int[rig.of(Kind.SOURCE).size()][];
+        this.asBefore = new boolean[scenes.size()];
+        for (int i = 1; i < asBefore.length; i++) {
+            asBefore[i] = scenes.get(i).isLike(scenes.get(i - 1));
+        }
     }
 
     /** The rig. */
     public Rig rig() {
         return rig;
+    }
+
+    /** What has been entered in the brief. */
+    public Brief brief() {
+        return brief;
     }
 
     /** What counts of the brief. */
@@ -60,11 +80,65 @@ public final class AuditContext {
         return rig.of(Kind.OUTLET);
     }
 
+    /** The scenes of a rig that is only tried, held against the same brief; the cells of ours are shared where they can. */
+    public List<SceneReading> tried(Rig changed) {
+        return Scenes.read(changed, wishes.of(changed, brief), thresholds, scenes);
+    }
+
+    /** For each pair that is a must in some scene its cell in the first such scene. */
+    public List<CellReading> musts() {
+        if (musts == null) {
+            List<CellReading> found = new ArrayList<>();
+            for (int s = 0; s < sources().size(); s++) {
+                for (int o = 0; o < outlets().size(); o++) {
+                    for (int i = 0; i < scenes.size(); i++) {
+                        CellReading cell = scenes.get(i).cell(s, o);
+                        if (!asBefore[i] && cell.wish() == Wish.MUST) {
+                            found.add(cell);
+                            break;
+                        }
+                    }
+                }
+            }
+            musts = List.copyOf(found);
+        }
+        return musts;
+    }
+
+    /** Whether all that is computed of a scene is the same as of the scene before it. */
+    public boolean isAsBefore(int scene) {
+        return asBefore[scene];
+    }
+
+    /** For a source the places of the scenes from which on its row is another than in the scene before; begins with 0. */
+    public int[] rowStarts(int source) {
+        int[] known = rowStarts[source];
+        if (known == null) {
+            known = IntStream.range(0, scenes.size())
+                    .filter(i -> i == 0 || !scenes.get(i).sharesRow(scenes.get(i - 1), source))
+                    .toArray();
+            rowStarts[source] = known;
+        }
+        return known;
+    }
+
+    /** The places of the sources that are in no good order somewhere: only those need a closer look. */
+    public List<Integer> troubled() {
+        if (troubled == null) {
+            troubled = IntStream.range(0, sources().size())
+                    .filter(s -> IntStream.of(rowStarts(s))
+                            .anyMatch(i -> scenes.get(i).rows().get(s).troubled()))
+                    .boxed()
+                    .toList();
+        }
+        return troubled;
+    }
+
     /** All musts that do not arrive somewhere, source by source. Worked out once. */
     public List<MissingPair> missing() {
         if (missing == null) {
             List<MissingPair> found = new ArrayList<>();
-            for (int s = 0; s < sources().size(); s++) {
+            for (int s : troubled()) {
                 for (int o = 0; o < outlets().size(); o++) {
                     MissingPair pair = missing(s, o);
                     if (pair != null) {
@@ -78,6 +152,10 @@ public final class AuditContext {
     }
 
     private @Nullable MissingPair missing(int source, int outlet) {
+        if (IntStream.of(rowStarts(source))
+                .noneMatch(i -> scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING)) {
+            return null;
+        }
         List<Integer> due = new ArrayList<>();
         Map<Integer, BlockedWay> ways = new LinkedHashMap<>();
         List<Integer> unexplained = new ArrayList<>();
@@ -89,7 +167,7 @@ public final class AuditContext {
                 if (cell.verdict() == Verdict.MISSING) {
                     BlockedWay way = scenes.get(i).blocked(cell);
                     ways.put(i, way);
-                    Set<Gate> by = explaining(scenes.get(i), cell, way);
+                    Set<Gate> by = explaining(i, cell, way);
                     if (by.isEmpty()) {
                         unexplained.add(i);
                     }
@@ -114,11 +192,18 @@ public final class AuditContext {
      * would by themselves let it arrive. The blocked way alone is not enough: a shorter one over a switch that nobody
      * means to use would hide that the mixer is down.
      */
-    private Set<Gate> explaining(SceneReading scene, CellReading cell, BlockedWay way) {
+    private Set<Gate> explaining(int scene, CellReading cell, BlockedWay way) {
+        if (ownGates == null) {
+            // They hang on no scene: one list does for all.
+            ownGates = scenes.get(scene).graph().closedGates().stream()
+                    .filter(this::isFindingOfItsOwn)
+                    .toList();
+        }
+        List<Gate> own = ownGates;
         Set<Gate> by = new LinkedHashSet<>();
-        way.closed().stream().filter(this::isFindingOfItsOwn).forEach(by::add);
-        for (Gate gate : scene.graph().closedGates()) {
-            if (isFindingOfItsOwn(gate) && scene.arrivesIfOpen(cell, gate)) {
+        way.closed().stream().filter(own::contains).forEach(by::add);
+        for (Gate gate : own) {
+            if (scenes.get(scene).arrivesIfOpen(cell, gate)) {
                 by.add(gate);
             }
         }
@@ -130,17 +215,17 @@ public final class AuditContext {
         return switch (gate.sort()) {
             case USABLE, PRESENT -> true;
             case ON ->
-                isEngine(gate)
-                        || rig.find(gate.at().element(), Kind.OUTPUT).isPresent()
-                                && gate.at().key().equals("active");
+                switch (gate.at().key()) {
+                    case "running" -> isEngine(rig.find(gate.at().element()));
+                    case "active" -> rig.find(gate.at().element(), Kind.OUTPUT).isPresent();
+                    default -> false;
+                };
             default -> false;
         };
     }
 
-    private boolean isEngine(Gate gate) {
-        Element element = rig.find(gate.at().element());
+    private static boolean isEngine(@Nullable Element element) {
         return element != null
-                && gate.at().key().equals("running")
                 && switch (element.kind()) {
                     case MIXER, PROCESSOR, PRODUCTION -> true;
                     default -> false;
@@ -163,6 +248,13 @@ public final class AuditContext {
         }
         if (places.size() == scenes.size()) {
             return "in all scenes";
+        }
+        List<String> without = IntStream.range(0, scenes.size())
+                .filter(i -> !places.contains(i))
+                .mapToObj(i -> scenes.get(i).name())
+                .toList();
+        if (without.size() <= 2 && scenes.size() > 5) {
+            return "in all scenes but " + list(without);
         }
         List<String> names =
                 places.stream().sorted().map(i -> scenes.get(i).name()).toList();

@@ -1,16 +1,19 @@
 package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
 
 /** Holds what arrives against the brief, cell by cell. */
 final class CellReader {
@@ -24,27 +27,73 @@ final class CellReader {
         this.thresholds = thresholds;
     }
 
-    List<CellReading> read(SceneReading scene) {
+    /** What counts in a scene. */
+    Wishes.Counting[][] wished(SceneKey key) {
+        return wishes.table(key.scene());
+    }
+
+    /** All rows of a scene; those of another reading are taken over where nothing that they rest on differs. */
+    List<SourceRow> read(SceneReading scene, @Nullable SceneReading before) {
         FlowGraph graph = scene.graph();
+        List<Element> sources = rig.of(Kind.SOURCE);
         List<Element> outlets = rig.of(Kind.OUTLET);
-        List<CellReading> cells = new ArrayList<>();
-        for (Element source : rig.of(Kind.SOURCE)) {
-            int s = graph.point(source.id());
-            for (Element outlet : outlets) {
-                int o = graph.point(outlet.id());
-                Wishes.Counting counting = wishes.of(source, outlet, scene.key().scene());
-                Delivery delivery = scene.deliveries().get(s, o);
-                Delivery electric = scene.electric().get(s, o);
-                boolean own = outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
-                        && outlet.get(Outlets.APPLICATION) instanceof String application
-                        && application.equals(source.get(Sources.AT));
-                Verdict verdict = own && delivery.arrives()
-                        ? Verdict.LEAK
-                        : verdict(source, graph, counting.wish(), delivery, electric);
-                cells.add(new CellReading(source, outlet, counting, delivery, electric, verdict, own));
-            }
+        int[] points = scene.outletPoints();
+        Wishes.Counting[][] wished = scene.wished();
+        if (before != null
+                && before.graph().rig() == rig
+                && before.flow().isLike(scene.flow())
+                && before.wished() == wished) {
+            return before.rows();
         }
-        return List.copyOf(cells);
+        List<SourceRow> rows = new ArrayList<>(sources.size());
+        boolean alike = before != null
+                && before.rows().size() == sources.size()
+                && SceneReading.areSame(before.graph().rig().of(Kind.OUTLET), outlets);
+        Wishes.Counting[][] wishedBefore = before == null ? wished : before.wished();
+        for (int s = 0; s < sources.size(); s++) {
+            int point = scene.sourcePoints()[s];
+            if (alike && before != null) {
+                SourceRow known = before.rows().get(s);
+                if (known.source() == sources.get(s)
+                        && (wishedBefore[s] == wished[s] || Arrays.equals(wishedBefore[s], wished[s]))
+                        && shares(scene, point, before, before.sourcePoints()[s])) {
+                    rows.add(known);
+                    continue;
+                }
+            }
+            List<CellReading> cells = new ArrayList<>(points.length);
+            for (int o = 0; o < points.length; o++) {
+                cells.add(cell(
+                        graph,
+                        sources.get(s),
+                        outlets.get(o),
+                        wished[s][o],
+                        scene.deliveries().get(point, points[o]),
+                        scene.electric().get(point, points[o])));
+            }
+            rows.add(new SourceRow(sources.get(s), cells));
+        }
+        return rows;
+    }
+
+    private static boolean shares(SceneReading scene, int point, SceneReading before, int pointBefore) {
+        return scene.deliveries().sharesRow(point, before.deliveries(), pointBefore)
+                && scene.electric().sharesRow(point, before.electric(), pointBefore);
+    }
+
+    private CellReading cell(
+            FlowGraph graph,
+            Element source,
+            Element outlet,
+            Wishes.Counting counting,
+            Delivery delivery,
+            Delivery electric) {
+        boolean own = outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
+                && outlet.get(Outlets.APPLICATION) instanceof String application
+                && application.equals(source.get(Sources.AT));
+        Verdict verdict =
+                own && delivery.arrives() ? Verdict.LEAK : verdict(source, graph, counting.wish(), delivery, electric);
+        return new CellReading(source, outlet, counting, delivery, electric, verdict, own);
     }
 
     private Verdict verdict(Element source, FlowGraph graph, Wish wish, Delivery delivery, Delivery electric) {
@@ -55,11 +104,11 @@ final class CellReader {
             return Verdict.LEAK;
         }
         if (wish == Wish.MUST
-                && (delivery.strength() < thresholds.missingStrength()
-                        || Sources.level(source) + delivery.strength() < thresholds.missingLevel())) {
+                && (delivery.strength() < thresholds.of(Limit.MISSING_STRENGTH)
+                        || Sources.level(source) + delivery.strength() < thresholds.of(Limit.MISSING_LEVEL))) {
             return Verdict.MISSING;
         }
-        if (delivery.copyGain() >= delivery.strongestGain() - thresholds.copyWithin() - 1e-9) {
+        if (delivery.copyGain() >= delivery.strongestGain() - thresholds.of(Limit.COPY_WITHIN) - 1e-9) {
             return Verdict.DOUBLE;
         }
         boolean strongestInAir = delivery.strongest().stream().anyMatch(graph::isCoupling);

@@ -82,6 +82,12 @@ public record Finding(
         return rule + ":" + subject.text();
     }
 
+    /** Whether it is about the pair of a cell. */
+    public boolean isAbout(CellReading cell) {
+        return subject.source.equals(cell.source().id())
+                && subject.outlet.equals(cell.outlet().id());
+    }
+
     /** Whether it is critical or major. */
     public boolean isBad() {
         return severity.atLeast(Severity.MAJOR);

@@ -2,6 +2,7 @@ package org.gullyrun.core.audit;
 
 import java.util.List;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.rig.Rig;
 
@@ -12,10 +13,20 @@ import org.gullyrun.core.rig.Rig;
  * @param brief the brief that it is held against
  * @param wishes what counts of the brief
  * @param scenes all scenes, in the order of the axis; never empty
+ * @param thresholds the figures that counted
  * @param findings worst first, of equally bad ones in the order of the catalogue
+ * @param waived those that somebody lives with, in the same order
  */
-public record Reading(Rig rig, Brief brief, Wishes wishes, List<SceneReading> scenes, List<Finding> findings) {
+public record Reading(
+        Rig rig,
+        Brief brief,
+        Wishes wishes,
+        Thresholds thresholds,
+        List<SceneReading> scenes,
+        List<Finding> findings,
+        List<Finding> waived) {
     public Reading {
+        waived = List.copyOf(waived);
         scenes = List.copyOf(scenes);
         findings = List.copyOf(findings);
     }
@@ -51,9 +62,12 @@ public record Reading(Rig rig, Brief brief, Wishes wishes, List<SceneReading> sc
      */
     public boolean isLoud(CellReading cell) {
         return cell.verdict().isTrouble()
-                && findings.stream()
-                        .filter(f -> f.subject().source().equals(cell.source().id())
-                                && f.subject().outlet().equals(cell.outlet().id()))
-                        .noneMatch(f -> f.severity() == Severity.NOTE);
+                && findings.stream().filter(f -> f.isAbout(cell)).noneMatch(f -> f.severity() == Severity.NOTE)
+                && waived.stream().noneMatch(f -> f.isAbout(cell));
+    }
+
+    /** The waiver of a finding of this reading, for a reason. */
+    public Waiver waiver(Finding finding, String reason) {
+        return new Waiver(finding.identity(), reason, Fingerprint.of(finding, scenes));
     }
 }

@@ -11,6 +11,14 @@ public interface Rule {
     /** The question it answers. */
     String question();
 
+    /** How bad what it finds is, in words; limits are named by their keys in braces. */
+    String severity();
+
+    /** Whether it takes so long, trying other rigs or leaving things out, that it is asked only when there is time. */
+    default boolean isDeep() {
+        return false;
+    }
+
     /** Everything it finds, in a fixed order; at most one finding for each subject. */
     List<Finding> check(AuditContext context);
 }

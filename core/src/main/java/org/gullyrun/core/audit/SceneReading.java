@@ -1,73 +1,159 @@
 package org.gullyrun.core.audit;
 
+import java.util.AbstractList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
+import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.BlockedSearch;
 import org.gullyrun.core.flow.BlockedWay;
 import org.gullyrun.core.flow.Deliveries;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.flow.Loop;
-import org.gullyrun.core.flow.Loops;
 import org.gullyrun.core.flow.OpenView;
+import org.gullyrun.core.flow.Run;
 import org.gullyrun.core.flow.RunSearch;
+import org.gullyrun.core.flow.SceneFlow;
 import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.jspecify.annotations.Nullable;
 
 /** All that is computed of one scene: its graph, deliveries, loops and cells. Immutable to its readers. */
 public final class SceneReading {
     private final SceneKey key;
     private final String name;
     private final FlowGraph graph;
-    private final OpenView view;
-    private final OpenView electricView;
-    private final Deliveries deliveries;
-    private final Deliveries electric;
-    private final List<Loop> loops;
-    private final List<Loop> electricLoops;
+    private final SceneFlow flow;
+    private final List<SourceRow> rows;
+    private final Wishes.Counting[][] wished;
+    private final int[] sourcePoints;
+    private final int[] outletPoints;
     private final List<CellReading> cells;
     private final int outlets;
-    private final boolean[] fed;
-    private final boolean[] behindLoops;
-    private final Map<Long, BlockedWay> blocked = new ConcurrentHashMap<>();
+    private volatile boolean @Nullable [] fed;
+    private volatile boolean @Nullable [] behindLoops;
 
-    SceneReading(FlowGraph graph, CellReader reader) {
-        this.graph = graph;
-        this.key = graph.scene();
+    SceneReading(SceneKey key, SceneFlow flow, CellReader reader, @Nullable SceneReading before) {
+        this.flow = flow;
+        this.graph = flow.graph();
+        this.key = key;
         this.name = key.name(graph.rig());
-        this.view = OpenView.of(graph, false);
-        boolean air = false;
-        for (int s = 0; s < graph.segments(); s++) {
-            air |= graph.isCoupling(s) && graph.isOpen(s);
-        }
-        this.electricView = air ? OpenView.of(graph, true) : view;
-        this.deliveries = Deliveries.of(view);
-        this.electric = air ? Deliveries.of(electricView) : deliveries;
-        this.loops = Loops.of(view);
-        this.electricLoops = air ? Loops.of(electricView) : loops;
-        this.cells = reader.read(this);
         this.outlets = graph.outlets().length;
-        this.fed = view.reachedFrom(graph.sources());
-        this.behindLoops = view.reachedFrom(loops.stream()
-                .flatMap(l -> l.points().stream())
-                .mapToInt(Integer::intValue)
-                .toArray());
+        this.wished = reader.wished(key);
+        boolean samePoints = before != null
+                && before.graph.sharesPoints(graph)
+                && areSame(before.graph.rig().of(Kind.SOURCE), graph.rig().of(Kind.SOURCE))
+                && areSame(before.graph.rig().of(Kind.OUTLET), graph.rig().of(Kind.OUTLET));
+        this.sourcePoints = before != null && samePoints ? before.sourcePoints : points(Kind.SOURCE);
+        this.outletPoints = before != null && samePoints ? before.outletPoints : points(Kind.OUTLET);
+        this.rows = reader.read(this, before);
+        this.cells = new AbstractList<>() {
+            @Override
+            public CellReading get(int at) {
+                return rows.get(at / outlets).cells().get(at % outlets);
+            }
+
+            @Override
+            public int size() {
+                return rows.size() * outlets;
+            }
+        };
+    }
+
+    /** What follows from the graph. */
+    SceneFlow flow() {
+        return flow;
+    }
+
+    /** Whether two lists hold the very same elements. */
+    static boolean areSame(List<Element> a, List<Element> b) {
+        if (a.size() != b.size()) {
+            return false;
+        }
+        for (int i = 0; i < a.size(); i++) {
+            if (a.get(i) != b.get(i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private int[] points(Kind kind) {
+        return graph.rig().of(kind).stream().mapToInt(e -> graph.point(e.id())).toArray();
+    }
+
+    /** The points of the rig's sources, in their order. Not to be altered. */
+    int[] sourcePoints() {
+        return sourcePoints;
+    }
+
+    /** The points of the rig's outlets, in their order. Not to be altered. */
+    int[] outletPoints() {
+        return outletPoints;
+    }
+
+    /** What counts for each source, outlet by outlet. Not to be altered. */
+    Wishes.Counting[][] wished() {
+        return wished;
+    }
+
+    /** The cells of one source after the other, in the rig's order. */
+    List<SourceRow> rows() {
+        return rows;
     }
 
     /** Whether any source has an open way to a point; false if there is no such point. */
     public boolean isFed(String point) {
         int p = graph.point(point);
-        return p >= 0 && fed[p];
+        boolean[] known = fed;
+        if (known == null) {
+            known = flow.view().reachedFrom(graph.sources());
+            fed = known;
+        }
+        return p >= 0 && known[p];
     }
 
     /** The open segments, couplings included. */
     public OpenView view() {
-        return view;
+        return flow.view();
     }
 
     /** Whether sound that has gone round in a loop ends in a point. */
     public boolean endsLoop(int point) {
-        return behindLoops[point];
+        boolean[] known = behindLoops;
+        if (known == null) {
+            known = flow.view()
+                    .reachedFrom(flow.loops().stream()
+                            .flatMap(l -> l.points().stream())
+                            .mapToInt(Integer::intValue)
+                            .toArray());
+            behindLoops = known;
+        }
+        return known[point];
+    }
+
+    /** The worst gain in dB of a source, by its place in the rig's list, where an engine leaves to a device. */
+    public double worstAt(int source, int exit) {
+        return deliveries().worstAt(graph.point(rows.get(source).source().id()), exit);
+    }
+
+    /** The segments of the strongest run from a source to any point, of the first hundred found. */
+    public List<Integer> strongestTo(Element source, int point) {
+        return RunSearch.search(flow.view(), graph.point(source.id()), point, 100).runs().stream()
+                .max(Comparator.comparingDouble(Run::gain))
+                .map(Run::segments)
+                .orElse(List.of());
+    }
+
+    /** Whether nothing differs for a source in another reading of a scene. */
+    public boolean sharesRow(SceneReading other, int source) {
+        return rows.get(source) == other.rows.get(source);
+    }
+
+    /** Whether everything but its name is the same in another scene. */
+    boolean isLike(SceneReading other) {
+        return flow.isLike(other.flow) && rows == other.rows;
     }
 
     /** Which scene it is. */
@@ -87,22 +173,22 @@ public final class SceneReading {
 
     /** What arrives, couplings included. */
     public Deliveries deliveries() {
-        return deliveries;
+        return flow.deliveries();
     }
 
     /** What arrives over runs without couplings. */
     public Deliveries electric() {
-        return electric;
+        return flow.electric();
     }
 
     /** The loops of the whole graph. */
     public List<Loop> loops() {
-        return loops;
+        return flow.loops();
     }
 
     /** The loops of the graph without couplings. */
     public List<Loop> electricLoops() {
-        return electricLoops;
+        return flow.electricLoops();
     }
 
     /** All cells: source by source in the rig's order, within it outlet by outlet. */
@@ -112,13 +198,16 @@ public final class SceneReading {
 
     /** One cell by the places of source and outlet in the rig's lists. */
     public CellReading cell(int source, int outlet) {
-        return cells.get(source * outlets + outlet);
+        return rows.get(source).cells().get(outlet);
     }
 
     /** The runs of a cell, up to a limit, in the order of search. */
     public RunSearch.Found runs(CellReading cell, int limit) {
         return RunSearch.search(
-                view, graph.point(cell.source().id()), graph.point(cell.outlet().id()), limit);
+                flow.view(),
+                graph.point(cell.source().id()),
+                graph.point(cell.outlet().id()),
+                limit);
     }
 
     /** Whether something would arrive in a cell if one closed gate were open; in the graph its blocked way is of. */
@@ -133,10 +222,9 @@ public final class SceneReading {
 
     /** The first blocked way of a cell; without couplings where what arrives is only too faint. */
     public BlockedWay blocked(CellReading cell) {
-        int source = graph.point(cell.source().id());
-        int outlet = graph.point(cell.outlet().id());
-        long at = (long) source << 32 | outlet;
-        return blocked.computeIfAbsent(
-                at, x -> BlockedSearch.find(graph, cell.delivery().arrives(), source, outlet));
+        return flow.blocked(
+                graph.point(cell.source().id()),
+                graph.point(cell.outlet().id()),
+                cell.delivery().arrives());
     }
 }

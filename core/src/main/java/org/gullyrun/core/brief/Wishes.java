@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
@@ -39,10 +40,13 @@ public final class Wishes {
     private final Rig rig;
     private final Brief brief;
     private final Map<String, Dedication> dedicated = new HashMap<>();
+    /** For each scene with wishes of its own, and for all others under the empty id, what counts. */
+    private final Map<String, Counting[][]> tables;
 
     public Wishes(Rig rig, Brief brief) {
         this.rig = rig;
         this.brief = brief;
+        this.tables = new ConcurrentHashMap<>();
         Map<String, Set<String>> musts = new HashMap<>();
         brief.cells().forEach((cell, wish) -> {
             if (wish == Wish.MUST && rig.find(cell.source(), Kind.SOURCE).isPresent()) {
@@ -62,6 +66,38 @@ public final class Wishes {
                 }
             }
         }
+    }
+
+    private Wishes(Wishes same, Rig rig) {
+        this.rig = rig;
+        this.brief = same.brief;
+        this.tables = same.tables;
+        this.dedicated.putAll(same.dedicated);
+    }
+
+    /** The wishes of another version of the rig: these, where neither brief nor sources nor outlets differ. */
+    public Wishes of(Rig changed, Brief other) {
+        return brief == other
+                        && rig.of(Kind.SOURCE).equals(changed.of(Kind.SOURCE))
+                        && rig.of(Kind.OUTLET).equals(changed.of(Kind.OUTLET))
+                ? new Wishes(this, changed)
+                : new Wishes(changed, other);
+    }
+
+    /** What counts in a scene for each source of the rig, outlet by outlet. Not to be altered. */
+    public Counting[][] table(String scene) {
+        boolean own = brief.cells().keySet().stream()
+                .anyMatch(cell -> !scene.isEmpty() && cell.scene().equals(scene));
+        return tables.computeIfAbsent(own ? scene : "", this::made);
+    }
+
+    private Counting[][] made(String scene) {
+        List<Element> outlets = rig.of(Kind.OUTLET);
+        return rig.of(Kind.SOURCE).stream()
+                .map(source -> outlets.stream()
+                        .map(outlet -> of(source, outlet, scene))
+                        .toArray(Counting[]::new))
+                .toArray(Counting[][]::new);
     }
 
     /** What counts for a source at an outlet in a scene (empty: in scenes without an entry of their own). */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Terms;
 
 /**
  * One support job. Immutable.
@@ -14,6 +15,7 @@ import org.gullyrun.core.brief.Brief;
  * @param knownGood the id of the survey to compare with when it breaks again; empty if none is marked
  * @param surveys at least one
  * @param brief what every listener must, may and must never get
+ * @param terms figures and waivers that are this case's own
  * @param extras fields of the file that this version does not know
  */
 public record Case(
@@ -23,10 +25,16 @@ public record Case(
         String knownGood,
         List<Survey> surveys,
         Brief brief,
+        Terms terms,
         Map<String, Object> extras) {
 
     /** The length of a show where none is given, in hours. */
     public static final double USUAL_HOURS = 4;
+
+    /** A case on the usual terms, with nothing that this version does not know. */
+    public Case(String title, String note, double showHours, String knownGood, List<Survey> surveys, Brief brief) {
+        this(title, note, showHours, knownGood, surveys, brief, Terms.USUAL, Map.of());
+    }
 
     public Case {
         surveys = List.copyOf(surveys);
@@ -52,16 +60,22 @@ public record Case(
                         .map(s -> s.id().equals(changed.id()) ? changed : s)
                         .toList(),
                 brief,
+                terms,
                 extras);
     }
 
     /** This case with other surveys, at least one. */
     public Case withSurveys(List<Survey> others) {
-        return new Case(title, note, showHours, knownGood, others, brief, extras);
+        return new Case(title, note, showHours, knownGood, others, brief, terms, extras);
     }
 
     /** This case with another brief. */
     public Case withBrief(Brief other) {
-        return new Case(title, note, showHours, knownGood, surveys, other, extras);
+        return new Case(title, note, showHours, knownGood, surveys, other, terms, extras);
+    }
+
+    /** This case on other terms. */
+    public Case withTerms(Terms other) {
+        return new Case(title, note, showHours, knownGood, surveys, brief, other, extras);
     }
 }

@@ -18,6 +18,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Common;
@@ -126,9 +128,45 @@ final class CaseReader {
                 text(root, "knownGood", "knownGood"),
                 surveys,
                 brief(root.path("brief")),
+                terms(root.path("limits"), root.path("waived")),
                 extras(
                         root,
-                        Set.of("format", "version", "title", "note", "showHours", "knownGood", "surveys", "brief")));
+                        Set.of(
+                                "format",
+                                "version",
+                                "title",
+                                "note",
+                                "showHours",
+                                "knownGood",
+                                "limits",
+                                "waived",
+                                "surveys",
+                                "brief")));
+    }
+
+    /** Figures and waivers that are the case's own. */
+    static Terms terms(JsonNode limits, JsonNode waived) {
+        Map<String, Double> own = new TreeMap<>();
+        if (!limits.isMissingNode()) {
+            object(limits, "limits");
+            for (Map.Entry<String, JsonNode> one : limits.properties()) {
+                if (!one.getValue().isNumber()) {
+                    throw new Wrong("limits." + one.getKey(), "expected a number");
+                }
+                own.put(one.getKey(), one.getValue().asDouble());
+            }
+        }
+        List<Waiver> waivers = new ArrayList<>();
+        JsonNode list = waived.isMissingNode() ? JSON.createArrayNode() : array(waived, "waived");
+        for (int i = 0; i < list.size(); i++) {
+            String at = "waived[" + i + "]";
+            object(list.get(i), at);
+            waivers.add(new Waiver(
+                    text(list.get(i), "finding", at + ".finding"),
+                    text(list.get(i), "reason", at + ".reason"),
+                    text(list.get(i), "evidence", at + ".evidence")));
+        }
+        return new Terms(own, waivers);
     }
 
     static Survey survey(JsonNode node, String place) {

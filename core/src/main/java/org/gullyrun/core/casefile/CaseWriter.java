@@ -50,6 +50,14 @@ public final class CaseWriter {
         if (!what.knownGood().isEmpty()) {
             top.put("knownGood", json(what.knownGood()));
         }
+        if (!what.terms().limits().isEmpty()) {
+            top.put("limits", json(what.terms().limits()));
+        }
+        if (!what.terms().waivers().isEmpty()) {
+            List<String> waivers =
+                    what.terms().waivers().stream().map(CaseWriter::json).toList();
+            top.put("waived", "[\n    " + String.join(",\n    ", waivers) + "\n  ]");
+        }
         new TreeMap<>(what.extras()).forEach((key, value) -> top.put(key, json(value)));
         top.put("brief", brief(what.brief()));
         List<String> surveys = what.surveys().stream().map(CaseWriter::survey).toList();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.jspecify.annotations.Nullable;
@@ -149,8 +150,9 @@ public sealed interface Edit {
      * @param note a free remark
      * @param showHours how long the show lasts
      * @param knownGood the id of the survey marked, or empty
+     * @param terms its own figures and waivers
      */
-    record About(String title, String note, double showHours, String knownGood) {
+    record About(String title, String note, double showHours, String knownGood, Terms terms) {
         public About {
             Objects.requireNonNull(title);
             Objects.requireNonNull(note);
@@ -159,11 +161,11 @@ public sealed interface Edit {
 
         /** What a case says of itself. */
         public static About of(Case what) {
-            return new About(what.title(), what.note(), what.showHours(), what.knownGood());
+            return new About(what.title(), what.note(), what.showHours(), what.knownGood(), what.terms());
         }
 
         Case in(Case what) {
-            return new Case(title, note, showHours, knownGood, what.surveys(), what.brief(), what.extras());
+            return new Case(title, note, showHours, knownGood, what.surveys(), what.brief(), terms, what.extras());
         }
     }
 }

@@ -214,7 +214,9 @@ final class EditCodec {
                 node.path("title").asText(),
                 node.path("note").asText(),
                 node.path("showHours").asDouble(),
-                node.path("knownGood").asText());
+                node.path("knownGood").asText(),
+                CaseReader.terms(
+                        node.path("terms").path("limits"), node.path("terms").path("waivers")));
     }
 
     /** Any plain data in one line. */

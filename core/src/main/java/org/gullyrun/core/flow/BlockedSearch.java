@@ -3,8 +3,10 @@ package org.gullyrun.core.flow;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.PriorityQueue;
 import org.jspecify.annotations.Nullable;
 
@@ -65,7 +67,7 @@ public final class BlockedSearch {
         this.graph = graph;
         this.electric = electric;
         this.end = end;
-        this.reaching = reaching();
+        this.reaching = graph.reachingAt(electric ? -1 - end : end, x -> reaching());
     }
 
     /** Finds the first blocked way between two points; couplings are left out if {@code electric}. */
@@ -148,10 +150,7 @@ public final class BlockedSearch {
     }
 
     private @Nullable Label exact(int start) {
-        List<List<Label>> settled = new ArrayList<>();
-        for (int p = 0; p < graph.points(); p++) {
-            settled.add(List.of());
-        }
+        Map<Integer, List<Label>> settled = new HashMap<>();
         PriorityQueue<Label> queue = new PriorityQueue<>();
         queue.add(new Label(start, new int[0], 0, 0, 0, null, -1));
         int labels = 0;
@@ -163,13 +162,9 @@ public final class BlockedSearch {
             if (label.point == end) {
                 return label;
             }
-            List<Label> here = settled.get(label.point);
+            List<Label> here = settled.computeIfAbsent(label.point, p -> new ArrayList<>(2));
             if (here.stream().anyMatch(l -> subset(l.gates, label.gates) && l.compareRest(label) <= 0)) {
                 continue;
-            }
-            if (here.isEmpty()) {
-                here = new ArrayList<>(2);
-                settled.set(label.point, here);
             }
             here.add(label);
             for (int s = graph.outStart[label.point]; s < graph.outStart[label.point + 1]; s++) {

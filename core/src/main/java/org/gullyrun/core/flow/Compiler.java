@@ -36,14 +36,49 @@ final class Compiler {
     final GraphBuilder graph;
     private final Map<String, List<Element>> directFrom = new HashMap<>();
     private final Map<String, List<Element>> directTo = new HashMap<>();
+    private @Nullable ApplicationSegments applications;
+    private @Nullable MixerSegments mixers;
+    private GraphBuilder.@Nullable Arrays arrays;
+    private @Nullable FlowGraph made;
 
-    Compiler(Rig rig, SceneKey scene) {
+    private Compiler(Rig rig, SceneKey scene) {
         this.rig = rig;
         this.scene = scene;
         this.graph = new GraphBuilder(rig);
     }
 
-    FlowGraph compile() {
+    private Compiler(Compiler first, SceneKey scene) {
+        this.rig = first.rig;
+        this.scene = scene;
+        this.graph = first.graph.forAnotherScene();
+    }
+
+    /** The graphs of some scenes. Scenes without copies are of one shape: only what differs is made once more. */
+    static List<FlowGraph> compile(Rig rig, List<SceneKey> scenes) {
+        List<FlowGraph> graphs = new ArrayList<>();
+        Compiler first = null;
+        for (SceneKey scene : scenes) {
+            if (first != null && first.arrays != null && first.applications != null && first.mixers != null) {
+                Compiler next = new Compiler(first, scene);
+                ProductionSegments productions = new ProductionSegments(next);
+                if (!productions.hasCopies()) {
+                    productions.take(first.applications, first.mixers);
+                    next.ownSources(productions);
+                    graphs.add(new FlowGraph(rig, scene, next.graph.over(first.arrays), first.made));
+                    continue;
+                }
+            }
+            Compiler compiler = new Compiler(rig, scene);
+            ProductionSegments productions = new ProductionSegments(compiler);
+            graphs.add(compiler.whole(productions));
+            if (first == null && !productions.hasCopies()) {
+                first = compiler;
+            }
+        }
+        return graphs;
+    }
+
+    private FlowGraph whole(ProductionSegments productions) {
         for (Element device : rig.of(Kind.DEVICE)) {
             graph.point(
                     device.id(),
@@ -52,16 +87,19 @@ final class Compiler {
                     rate(device, Devices.RATE));
         }
         findDirect();
-        ProductionSegments productions = new ProductionSegments(this);
-        ApplicationSegments applications = new ApplicationSegments(this);
-        MixerSegments mixers = new MixerSegments(this);
-        productions.compile(applications, mixers);
+        applications = new ApplicationSegments(this);
+        mixers = new MixerSegments(this);
+        productions.take(applications, mixers);
+        productions.leave();
         applications.compile(productions);
         mixers.compile();
         links();
-        sources(applications, productions);
+        sources(applications);
+        ownSources(productions);
         outlets(applications, productions);
-        return new FlowGraph(rig, scene, graph.finish());
+        arrays = graph.finish();
+        made = new FlowGraph(rig, scene, arrays, null);
+        return made;
     }
 
     static double rate(Element e, Setting<Double> setting) {
@@ -273,9 +311,9 @@ final class Compiler {
         }
     }
 
-    private void sources(ApplicationSegments applications, ProductionSegments productions) {
+    private void sources(ApplicationSegments applications) {
         for (Element source : rig.of(Kind.SOURCE)) {
-            Point start = graph.point(source.id(), PointKind.SOURCE, source.id(), Double.NaN);
+            Point start = start(source);
             String at = source.get(Sources.AT);
             if (at == null) {
                 continue;
@@ -283,10 +321,21 @@ final class Compiler {
             Element place = rig.find(at);
             switch (place == null ? Kind.DEVICE : place.kind()) {
                 case APPLICATION -> applications.source(start, source, place);
-                case INPUT -> productions.ownSource(start, source, place);
+                case INPUT -> {} // with the inputs
                 default -> into(at).forEach((point, way) -> way.apply(graph.segment(start, point, source.id())));
             }
         }
+    }
+
+    private void ownSources(ProductionSegments productions) {
+        for (Element source : rig.of(Kind.SOURCE)) {
+            rig.find(source.get(Sources.AT), Kind.INPUT)
+                    .ifPresent(input -> productions.ownSource(start(source), source, input));
+        }
+    }
+
+    private Point start(Element source) {
+        return graph.point(source.id(), PointKind.SOURCE, source.id(), Double.NaN);
     }
 
     private void outlets(ApplicationSegments applications, ProductionSegments productions) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What every outlet gets of every source in one scene.
@@ -13,30 +14,118 @@ import java.util.List;
  * RunSearch}). Cost: sources × open segments, plus the searches.
  */
 public final class Deliveries {
+    private static final int SEARCHED = 1_000;
     private final OpenView view;
     private final int[] sources;
     private final int[] outlets;
     private final Delivery[][] table;
+    /** For each source the points where an engine leaves to a device that it reaches, in order. */
+    private final int[][] leavingAt;
+    /** And the sum of amplitudes that arrives there; NaN where loops lie before it. */
+    private final double[][] leaving;
+    /** Of each segment met so far; 0 of others. */
+    private final double[] power;
 
-    private Deliveries(OpenView view) {
+    private final double[] amplitude;
+
+    private Deliveries(OpenView view, @Nullable Deliveries before, @Nullable GraphDifference difference) {
         this.view = view;
         this.sources = view.graph.sources();
         this.outlets = view.graph.outlets();
         this.table = new Delivery[sources.length][];
-        double[] power = new double[view.graph.segments()];
-        double[] amplitude = new double[view.graph.segments()];
-        for (int s : view.out) {
-            power[s] = Math.pow(10, view.graph.gain[s] / 10);
-            amplitude[s] = Math.pow(10, view.graph.gain[s] / 20);
+        this.leavingAt = new int[sources.length][];
+        this.leaving = new double[sources.length][];
+        this.power = new double[view.graph.segments()];
+        this.amplitude = new double[view.graph.segments()];
+        if (before != null && difference != null) {
+            take(before, difference);
         }
+        Scratch scratch = null;
         for (int i = 0; i < sources.length; i++) {
-            table[i] = from(sources[i], power, amplitude);
+            if (table[i] == null) {
+                scratch = scratch == null ? new Scratch() : scratch;
+                table[i] = from(i, scratch);
+            }
         }
     }
 
     /** Computes all deliveries of a view. */
     public static Deliveries of(OpenView view) {
-        return new Deliveries(view);
+        return new Deliveries(view, null, null);
+    }
+
+    /** The same, taking over those of sources from which nothing that differs is reached. */
+    static Deliveries of(OpenView view, Deliveries before, GraphDifference difference) {
+        return new Deliveries(view, before, difference);
+    }
+
+    private void take(Deliveries before, GraphDifference difference) {
+        boolean[] touched = difference.touchedAfter(before.view, view);
+        int[] sourceBefore = places(before.sources, sources, difference);
+        int[] outletBefore = places(before.outlets, outlets, difference);
+        for (int i = 0; i < sources.length; i++) {
+            int was = sourceBefore[i];
+            if (was < 0 || touched[sources[i]]) {
+                continue;
+            }
+            leaving[i] = before.leaving[was];
+            if (!difference.renumbers()) {
+                table[i] = before.table[was];
+                leavingAt[i] = before.leavingAt[was];
+                continue;
+            }
+            int[] exits = before.leavingAt[was].clone(); // in order still: points are in the order of their ids
+            for (int e = 0; e < exits.length; e++) {
+                exits[e] = difference.point(exits[e]);
+            }
+            leavingAt[i] = exits;
+            Delivery[] row = new Delivery[outlets.length];
+            for (int o = 0; o < outlets.length; o++) {
+                Delivery delivery = outletBefore[o] < 0 ? Delivery.NOTHING : before.table[was][outletBefore[o]];
+                row[o] = delivery.arrives() ? delivery.over(difference.now(delivery.strongest())) : delivery;
+            }
+            table[i] = row;
+        }
+    }
+
+    /** For each of some points its place in the list before, or -1. */
+    private static int[] places(int[] before, int[] now, GraphDifference difference) {
+        int[] places = new int[now.length];
+        Arrays.fill(places, -1);
+        for (int i = 0; i < before.length; i++) {
+            int at = Arrays.binarySearch(now, difference.point(before[i]));
+            if (at >= 0) {
+                places[at] = i;
+            }
+        }
+        return places;
+    }
+
+    /** Whether all that arrives of a source, by its point in each, is taken over from others. */
+    public boolean sharesRow(int source, Deliveries other, int otherSource) {
+        int s = Arrays.binarySearch(sources, source);
+        int o = Arrays.binarySearch(other.sources, otherSource);
+        return s >= 0 && o >= 0 && table[s] == other.table[o];
+    }
+
+    /**
+     * The worst gain in dB of a source at a point where an engine leaves to a device, as if all copies met in phase; −∞
+     * if nothing arrives. Where loops lie on the way, of the first {@value #SEARCHED} runs.
+     */
+    public double worstAt(int source, int exit) {
+        int number = Arrays.binarySearch(sources, source);
+        int e = Arrays.binarySearch(leavingAt[number], exit);
+        if (e < 0) {
+            return Double.NEGATIVE_INFINITY;
+        }
+        double sum = leaving[number][e];
+        if (Double.isNaN(sum)) {
+            sum = RunSearch.search(view, source, exit, SEARCHED).runs().stream()
+                    .mapToDouble(r -> Math.pow(10, r.gain() / 20))
+                    .sum();
+            leaving[number][e] = sum;
+        }
+        return 20 * Math.log10(sum);
     }
 
     /** The view that these are of. */
@@ -58,59 +147,123 @@ public final class Deliveries {
         return table[s][o];
     }
 
-    private Delivery[] from(int source, double[] power, double[] amplitude) {
+    /** What is needed while one source after the other is followed; made once, so that cost goes by what is reached. */
+    private final class Scratch {
+        final Tally[] at = new Tally[view.graph.points()];
+        final boolean[] reached = new boolean[view.graph.points()];
+        /** On or behind a loop: there sums would go round for ever. */
+        final boolean[] loops = new boolean[view.graph.points()];
+
+        final int[] place = new int[view.graph.points()];
+        final int[] found = new int[view.graph.points()];
+
+        Scratch() {
+            for (int i = 0; i < view.order.length; i++) {
+                place[view.order[i]] = i;
+            }
+        }
+
+        /** The points that a source reaches, each after those that lead to it, but for loops. */
+        int[] follow(int source) {
+            int count = 0;
+            found[count++] = source;
+            reached[source] = true;
+            for (int next = 0; next < count; next++) {
+                for (int i = view.outStart[found[next]]; i < view.outStart[found[next] + 1]; i++) {
+                    int q = view.graph.to[view.out[i]];
+                    if (!reached[q]) {
+                        reached[q] = true;
+                        found[count++] = q;
+                    }
+                }
+            }
+            int[] places = new int[count];
+            for (int i = 0; i < count; i++) {
+                places[i] = place[found[i]];
+            }
+            Arrays.sort(places);
+            for (int i = 0; i < count; i++) {
+                places[i] = view.order[places[i]];
+            }
+            for (int p : places) {
+                if (loops[p] || view.looping[p]) {
+                    loops[p] = true;
+                    for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
+                        loops[view.graph.to[view.out[i]]] = true;
+                    }
+                }
+            }
+            return places;
+        }
+
+        void forget(int[] points) {
+            for (int p : points) {
+                at[p] = null;
+                reached[p] = false;
+                loops[p] = false;
+            }
+        }
+    }
+
+    private Delivery[] from(int number, Scratch scratch) {
+        int source = sources[number];
         FlowGraph graph = view.graph;
-        Tally[] at = new Tally[graph.points()];
-        boolean[] reached = view.reachedFrom(new int[] {source});
-        boolean[] loops = behindLoops(reached);
+        int[] points = scratch.follow(source);
+        Tally[] at = scratch.at;
         at[source] = Tally.start();
-        for (int p : view.order) {
-            if (!reached[p] || loops[p]) {
+        int leaves = 0;
+        for (int p : points) {
+            leaves += isExit(p) ? 1 : 0;
+            if (scratch.loops[p]) {
                 continue;
             }
             for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
                 int s = view.out[i];
                 int q = graph.to[s];
-                if (loops[q]) {
+                if (scratch.loops[q]) {
                     continue;
                 }
                 Tally tally = at[q];
                 if (tally == null) {
                     tally = at[q] = new Tally();
                 }
-                prolong(at, p, s, tally, power[s], amplitude[s]);
+                prolong(at, p, s, tally);
             }
+        }
+        int[] through = new int[leaves];
+        for (int p : points) {
+            if (isExit(p)) {
+                through[--leaves] = p;
+            }
+        }
+        Arrays.sort(through);
+        leavingAt[number] = through;
+        leaving[number] = new double[through.length];
+        for (int e = 0; e < through.length; e++) {
+            Tally tally = at[through[e]];
+            leaving[number][e] = tally == null ? Double.NaN : tally.amplitude;
         }
         Delivery[] row = new Delivery[outlets.length];
         for (int o = 0; o < outlets.length; o++) {
             int outlet = outlets[o];
-            if (!reached[outlet]) {
+            if (!scratch.reached[outlet]) {
                 row[o] = Delivery.NOTHING;
-            } else if (loops[outlet]) {
+            } else if (scratch.loops[outlet]) {
                 row[o] = searched(source, outlet);
             } else {
                 Tally tally = at[outlet];
                 row[o] = tally.delivery(pathTo(at, outlet), false);
             }
         }
+        scratch.forget(points);
         return row;
     }
 
-    /** Marks what lies on or behind a loop, of what a source reaches: there sums would go round for ever. */
-    private boolean[] behindLoops(boolean[] reached) {
-        boolean[] loops = new boolean[reached.length];
-        for (int p : view.order) {
-            if (reached[p] && (loops[p] || view.looping[p])) {
-                loops[p] = true;
-                for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
-                    loops[view.graph.to[view.out[i]]] = true;
-                }
-            }
-        }
-        return loops;
+    private boolean isExit(int point) {
+        return view.graph.kinds[point] == PointKind.BUS || view.graph.kinds[point] == PointKind.CUE;
     }
 
-    private void prolong(Tally[] at, int p, int s, Tally tally, double power, double amplitude) {
+    private void prolong(Tally[] at, int p, int s, Tally tally) {
         FlowGraph graph = view.graph;
         Tally before = at[p];
         double db = graph.gain[s];
@@ -131,10 +284,18 @@ public final class Deliveries {
             }
             better = order > 0;
         }
-        tally.add(before, db, ms, power, amplitude);
+        tally.add(before, db, ms, power(s), amplitude[s]);
         if (better) {
             tally.through = s;
         }
+    }
+
+    private double power(int segment) {
+        if (power[segment] == 0) {
+            power[segment] = Math.pow(10, view.graph.gain[segment] / 10);
+            amplitude[segment] = Math.pow(10, view.graph.gain[segment] / 20);
+        }
+        return power[segment];
     }
 
     /** Segment numbers are in the order of (starting point, end point, element): the first that differs decides. */

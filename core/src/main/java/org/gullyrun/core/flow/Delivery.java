@@ -35,6 +35,22 @@ public record Delivery(
     /** Nothing arrives. */
     static final Delivery NOTHING = new Delivery(0, false, NONE, NONE, NONE, NONE, List.of(), NONE, NONE, NONE, NONE);
 
+    /** The same with its strongest run's segments renumbered. */
+    Delivery over(List<Integer> segments) {
+        return new Delivery(
+                runs,
+                atLeast,
+                strength,
+                worst,
+                first,
+                last,
+                segments,
+                strongestGain,
+                strongestDelay,
+                copyGain,
+                copyApart);
+    }
+
     /** Whether anything arrives. */
     public boolean arrives() {
         return runs > 0;

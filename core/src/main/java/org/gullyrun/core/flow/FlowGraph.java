@@ -2,9 +2,15 @@ package org.gullyrun.core.flow;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The flow graph of one scene: points and directed segments with gates, gain (dB) and latency (ms).
@@ -30,13 +36,18 @@ public final class FlowGraph {
     final int[][] gates;
     final List<List<Address>> assumed;
     final Gate[] allGates;
+    private final Map<Address, Integer> gateIndex;
     final int[] outStart;
     final int[] inStart;
     final int[] inSegments;
+    /** From where an end can be reached whatever is closed; by the end, or without couplings by −1 less it. */
+    private final Map<Integer, boolean[]> reaching = new ConcurrentHashMap<>();
+
     private final int[] sources;
     private final int[] outlets;
+    private final int[] exits;
 
-    FlowGraph(Rig rig, SceneKey scene, GraphBuilder.Arrays a) {
+    FlowGraph(Rig rig, SceneKey scene, GraphBuilder.Arrays a, @Nullable FlowGraph sameShape) {
         this.rig = rig;
         this.scene = scene;
         this.pointIds = a.pointIds;
@@ -53,11 +64,27 @@ public final class FlowGraph {
         this.gates = a.gates;
         this.assumed = a.assumed;
         this.allGates = a.allGates;
+        this.gateIndex = a.gateIndex;
+        if (sameShape != null) {
+            this.open = sameShape.open.clone();
+            for (int s : a.ofScene) {
+                open[s] = isPassable(s);
+            }
+            this.outStart = sameShape.outStart;
+            this.inStart = sameShape.inStart;
+            this.inSegments = sameShape.inSegments;
+            this.sources = sameShape.sources;
+            this.outlets = sameShape.outlets;
+            this.exits = sameShape.exits;
+            return;
+        }
         this.open = new boolean[from.length];
+        for (int s = 0; s < from.length; s++) {
+            open[s] = isPassable(s);
+        }
         this.outStart = new int[pointIds.length + 1];
         this.inStart = new int[pointIds.length + 1];
         for (int s = 0; s < from.length; s++) {
-            open[s] = closedCount(s) == 0;
             outStart[from[s] + 1]++;
             inStart[to[s] + 1]++;
         }
@@ -70,34 +97,118 @@ public final class FlowGraph {
         for (int s = 0; s < from.length; s++) {
             inSegments[next[to[s]]++] = s;
         }
-        this.sources = indices(PointKind.SOURCE);
-        this.outlets = indices(PointKind.OUTLET);
+        this.sources = indices(k -> k == PointKind.SOURCE);
+        this.outlets = indices(k -> k == PointKind.OUTLET);
+        this.exits = indices(k -> k == PointKind.BUS || k == PointKind.CUE);
     }
 
     /** Compiles the graph of a rig in one scene, as the table of the rig model says. */
     public static FlowGraph of(Rig rig, SceneKey scene) {
-        return new Compiler(rig, scene).compile();
+        return Compiler.compile(rig, List.of(scene)).getFirst();
     }
 
-    private int[] indices(PointKind kind) {
+    /**
+     * The graphs of a rig in several scenes, given those of another version of it: where the versions differ by one flag
+     * on which only a gate hangs, the gate is turned and nothing compiled.
+     */
+    public static List<FlowGraph> all(Rig rig, List<SceneKey> scenes, List<FlowGraph> before) {
+        Change.Set change =
+                before.isEmpty() ? null : OneFlag.between(before.getFirst().rig(), rig);
+        if (change == null || !before.stream().map(FlowGraph::scene).toList().equals(scenes)) {
+            return all(rig, scenes);
+        }
+        return before.stream().map(g -> g.turned(rig, change)).toList();
+    }
+
+    /**
+     * Compiles the graphs of a rig in several scenes: each is what {@link #of} gives, but what does not depend on the
+     * scene is worked out once.
+     */
+    public static List<FlowGraph> all(Rig rig, List<SceneKey> scenes) {
+        return Compiler.compile(rig, scenes);
+    }
+
+    /** A graph with another rig behind it and one gate turned, or none. */
+    private FlowGraph(FlowGraph same, Rig rig, int gate, @Nullable Gate turned) {
+        this.rig = rig;
+        this.scene = same.scene;
+        this.pointIds = same.pointIds;
+        this.kinds = same.kinds;
+        this.elements = same.elements;
+        this.rates = same.rates;
+        this.from = same.from;
+        this.to = same.to;
+        this.segmentElements = same.segmentElements;
+        this.gain = same.gain;
+        this.latency = same.latency;
+        this.coupling = same.coupling;
+        this.fallback = same.fallback;
+        this.gates = same.gates;
+        this.assumed = same.assumed;
+        this.gateIndex = same.gateIndex;
+        this.outStart = same.outStart;
+        this.inStart = same.inStart;
+        this.inSegments = same.inSegments;
+        this.sources = same.sources;
+        this.outlets = same.outlets;
+        this.exits = same.exits;
+        if (turned == null) {
+            this.allGates = same.allGates;
+            this.open = same.open;
+            return;
+        }
+        this.allGates = same.allGates.clone();
+        this.open = same.open.clone();
+        allGates[gate] = turned;
+        for (int s = 0; s < from.length; s++) {
+            for (int g : gates[s]) {
+                if (g == gate) {
+                    open[s] = isPassable(s);
+                    break;
+                }
+            }
+        }
+    }
+
+    /**
+     * This graph of a rig in which one flag was set otherwise, where nothing but a gate hangs on that flag: what compiling
+     * afresh would give, without doing so.
+     */
+    FlowGraph turned(Rig changed, Change.Set change) {
+        Integer gate =
+                gateIndex.get(new Address(change.element(), change.setting().key()));
+        return gate == null
+                ? new FlowGraph(this, changed, 0, null)
+                : new FlowGraph(
+                        this,
+                        changed,
+                        gate,
+                        GraphBuilder.turned(
+                                changed,
+                                allGates[gate],
+                                changed.get(change.element()),
+                                change.setting(),
+                                Boolean.TRUE.equals(change.to())));
+    }
+
+    private int[] indices(Predicate<PointKind> wanted) {
         int[] found = new int[pointIds.length];
         int n = 0;
         for (int p = 0; p < kinds.length; p++) {
-            if (kinds[p] == kind) {
+            if (wanted.test(kinds[p])) {
                 found[n++] = p;
             }
         }
         return Arrays.copyOf(found, n);
     }
 
-    private int closedCount(int segment) {
-        int closed = 0;
+    private boolean isPassable(int segment) {
         for (int gate : gates[segment]) {
             if (!allGates[gate].open()) {
-                closed++;
+                return false;
             }
         }
-        return closed;
+        return true;
     }
 
     /** The rig it was compiled from. */
@@ -108,6 +219,24 @@ public final class FlowGraph {
     /** The scene it is of. */
     public SceneKey scene() {
         return scene;
+    }
+
+    /** What was worked out for an end once already, or works it out. */
+    boolean[] reachingAt(int end, Function<Integer, boolean[]> made) {
+        return reaching.computeIfAbsent(end, made);
+    }
+
+    /** Whether points have the same numbers in another graph for certain. */
+    public boolean sharesPoints(FlowGraph other) {
+        return pointIds == other.pointIds;
+    }
+
+    /** Whether points and segments have the same numbers in another graph. */
+    public boolean hasShapeOf(FlowGraph other) {
+        return (pointIds == other.pointIds || Arrays.equals(pointIds, other.pointIds))
+                && (from == other.from || Arrays.equals(from, other.from))
+                && (to == other.to || Arrays.equals(to, other.to))
+                && (segmentElements == other.segmentElements || Arrays.equals(segmentElements, other.segmentElements));
     }
 
     /** How many points there are; they are numbered from 0. */
@@ -134,6 +263,16 @@ public final class FlowGraph {
     public int point(String id) {
         int found = Arrays.binarySearch(pointIds, id, Ids.ORDER);
         return found < 0 ? -1 : found;
+    }
+
+    /** The id of the point of a production's track. */
+    public static String trackPoint(String production, int number) {
+        return production + (number < 10 ? "#track0" : "#track") + number;
+    }
+
+    /** The points where an engine leaves to a device: buses and cues. */
+    public int[] exits() {
+        return exits.clone();
     }
 
     /** A point's id. */

@@ -33,10 +33,34 @@ final class GraphBuilder {
         int[][] gates = {};
         List<List<Address>> assumed = List.of();
         Gate[] allGates = {};
+        Map<Address, Integer> gateIndex = Map.of();
+        /** For each segment that depends on the scene, in the order in which they were made: its number. */
+        int[] ofScene = {};
     }
 
     /** A point being made. */
-    record Point(String id, PointKind kind, String element, double rate) {}
+    static final class Point {
+        private final String id;
+        private final PointKind kind;
+        private final String element;
+        private final double rate;
+        private int number;
+
+        Point(String id, PointKind kind, String element, double rate) {
+            this.id = id;
+            this.kind = kind;
+            this.element = element;
+            this.rate = rate;
+        }
+
+        String id() {
+            return id;
+        }
+
+        String element() {
+            return element;
+        }
+    }
 
     /** A segment being made: gains and latencies add up, gates and assumptions collect. */
     final class Draft {
@@ -47,6 +71,8 @@ final class GraphBuilder {
         private double latency;
         private boolean coupling;
         private boolean fallback;
+        private boolean ofScene;
+        private int number;
         private final List<Integer> gates = new ArrayList<>(4);
         private List<Address> assumed = List.of();
 
@@ -107,6 +133,16 @@ final class GraphBuilder {
             return this;
         }
 
+        /** Marks a segment that is another in every scene: level, delay or whether it is open. */
+        Draft ofScene() {
+            ofScene = true;
+            return this;
+        }
+
+        private long ends() {
+            return (long) from.number << 32 | to.number;
+        }
+
         /** A gate that is open while a flag is on. */
         Draft on(Element e, Setting<Boolean> flag) {
             return flag(e, flag, Gate.Sort.ON);
@@ -124,7 +160,7 @@ final class GraphBuilder {
             }
             boolean on = value == null ? Boolean.TRUE.equals(flag.usual()) : value;
             boolean passes = on == (sort == Gate.Sort.ON);
-            return gate(new Address(e.id(), flag.key()), sort, flag, passes, () -> why(e, flag, on));
+            return gate(new Address(e.id(), flag.key()), sort, flag, passes, () -> why(rig, e, flag, on));
         }
 
         Draft gate(Address at, Gate.Sort sort, Setting<?> setting, boolean passes, Supplier<String> why) {
@@ -133,6 +169,8 @@ final class GraphBuilder {
                 known = gateList.size();
                 gateIndex.put(at, known);
                 gateList.add(new Gate(at, sort, setting, passes, passes ? "" : why.get()));
+            } else if (again && sort == Gate.Sort.IN_SCENE) {
+                gateList.set(known, new Gate(at, sort, setting, passes, passes ? "" : why.get()));
             }
             if (!gates.contains(known)) {
                 gates.add(known);
@@ -142,13 +180,32 @@ final class GraphBuilder {
     }
 
     private final Rig rig;
-    private final Map<String, Point> points = new LinkedHashMap<>();
+    private final Map<String, Point> points;
     private final List<Draft> drafts = new ArrayList<>();
-    private final Map<Address, Integer> gateIndex = new HashMap<>();
-    private final List<Gate> gateList = new ArrayList<>();
+    private final Map<Address, Integer> gateIndex;
+    private final List<Gate> gateList;
+    /** Whether this makes once more, for another scene, only what depends on the scene. */
+    private final boolean again;
 
     GraphBuilder(Rig rig) {
         this.rig = rig;
+        this.points = new LinkedHashMap<>();
+        this.gateIndex = new HashMap<>();
+        this.gateList = new ArrayList<>();
+        this.again = false;
+    }
+
+    private GraphBuilder(GraphBuilder first) {
+        this.rig = first.rig;
+        this.points = first.points;
+        this.gateIndex = first.gateIndex;
+        this.gateList = new ArrayList<>(first.gateList);
+        this.again = true;
+    }
+
+    /** A builder that makes once more, for another scene of the same shape, what depends on the scene. */
+    GraphBuilder forAnotherScene() {
+        return new GraphBuilder(this);
     }
 
     /** The point with this id, made if need be. */
@@ -162,7 +219,13 @@ final class GraphBuilder {
         return draft;
     }
 
-    private String why(Element e, Setting<?> flag, boolean on) {
+    /** The gate of a flag that is known and was set otherwise, in a rig where it is. */
+    static Gate turned(Rig rig, Gate gate, Element e, Setting<?> flag, boolean on) {
+        boolean passes = on == (gate.sort() == Gate.Sort.ON);
+        return new Gate(gate.at(), gate.sort(), flag, passes, passes ? "" : why(rig, e, flag, on));
+    }
+
+    private static String why(Rig rig, Element e, Setting<?> flag, boolean on) {
         String noun = Sentences.noun(rig, e);
         return switch (flag.key()) {
             case "muted" -> noun + " is muted";
@@ -181,7 +244,6 @@ final class GraphBuilder {
         Arrays a = new Arrays();
         List<Point> sorted = new ArrayList<>(points.values());
         sorted.sort(Comparator.comparing(Point::id, Ids.ORDER));
-        Map<Point, Integer> number = new java.util.IdentityHashMap<>();
         int n = sorted.size();
         a.pointIds = new String[n];
         a.kinds = new PointKind[n];
@@ -189,16 +251,15 @@ final class GraphBuilder {
         a.rates = new double[n];
         for (int i = 0; i < n; i++) {
             Point p = sorted.get(i);
-            number.put(p, i);
-            a.pointIds[i] = p.id();
-            a.kinds[i] = p.kind();
-            a.elements[i] = p.element();
-            a.rates[i] = p.rate();
+            p.number = i;
+            a.pointIds[i] = p.id;
+            a.kinds[i] = p.kind;
+            a.elements[i] = p.element;
+            a.rates[i] = p.rate;
         }
-        drafts.sort(Comparator.<Draft>comparingInt(d -> number.get(d.from))
-                .thenComparingInt(d -> number.get(d.to))
-                .thenComparing(d -> d.element, Ids.ORDER));
-        int m = drafts.size();
+        List<Draft> ordered = new ArrayList<>(drafts);
+        ordered.sort(Comparator.comparingLong(Draft::ends).thenComparing(d -> d.element, Ids.ORDER));
+        int m = ordered.size();
         a.from = new int[m];
         a.to = new int[m];
         a.segmentElements = new String[m];
@@ -209,18 +270,59 @@ final class GraphBuilder {
         a.gates = new int[m][];
         a.assumed = new ArrayList<>(m);
         for (int i = 0; i < m; i++) {
-            Draft d = drafts.get(i);
-            a.from[i] = number.get(d.from);
-            a.to[i] = number.get(d.to);
+            Draft d = ordered.get(i);
+            d.number = i;
+            a.from[i] = d.from.number;
+            a.to[i] = d.to.number;
             a.segmentElements[i] = d.element;
-            a.gain[i] = d.gain;
-            a.latency[i] = d.latency;
             a.coupling[i] = d.coupling;
             a.fallback[i] = d.fallback;
-            a.gates[i] = d.gates.stream().mapToInt(Integer::intValue).toArray();
             a.assumed.add(d.assumed);
+            put(a, i, d);
+        }
+        a.ofScene =
+                drafts.stream().filter(d -> d.ofScene).mapToInt(d -> d.number).toArray();
+        a.allGates = gateList.toArray(Gate[]::new);
+        a.gateIndex = gateIndex;
+        return a;
+    }
+
+    private static void put(Arrays a, int segment, Draft d) {
+        a.gain[segment] = d.gain;
+        a.latency[segment] = d.latency;
+        int[] gates = new int[d.gates.size()];
+        for (int g = 0; g < gates.length; g++) {
+            gates[g] = d.gates.get(g);
+        }
+        a.gates[segment] = gates;
+        a.assumed.set(segment, d.assumed);
+    }
+
+    /** The arrays of another scene: those of the first, and in them what this builder has made once more. */
+    Arrays over(Arrays first) {
+        if (drafts.size() != first.ofScene.length) {
+            throw new IllegalStateException("the scenes are not of one shape");
+        }
+        Arrays a = new Arrays();
+        a.pointIds = first.pointIds;
+        a.kinds = first.kinds;
+        a.elements = first.elements;
+        a.rates = first.rates;
+        a.from = first.from;
+        a.to = first.to;
+        a.segmentElements = first.segmentElements;
+        a.coupling = first.coupling;
+        a.fallback = first.fallback;
+        a.ofScene = first.ofScene;
+        a.gain = first.gain.clone();
+        a.latency = first.latency.clone();
+        a.gates = first.gates.clone();
+        a.assumed = new ArrayList<>(first.assumed);
+        for (int i = 0; i < drafts.size(); i++) {
+            put(a, first.ofScene[i], drafts.get(i));
         }
         a.allGates = gateList.toArray(Gate[]::new);
+        a.gateIndex = gateIndex;
         return a;
     }
 }

@@ -1,6 +1,8 @@
 package org.gullyrun.core.flow;
 
 import java.util.Arrays;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The open segments of a flow graph, with or without couplings: strongly connected sets and a topological order.
@@ -22,6 +24,8 @@ public final class OpenView {
     final boolean[] looping;
     /** All points, every set before the sets that it leads to. */
     final int[] order;
+
+    private final Map<Integer, boolean[]> reaching = new ConcurrentHashMap<>();
 
     private OpenView(FlowGraph graph, boolean electric) {
         this.graph = graph;
@@ -62,8 +66,30 @@ public final class OpenView {
         return new OpenView(graph, electric);
     }
 
+    private OpenView(OpenView same, FlowGraph graph) {
+        this.graph = graph;
+        this.electric = same.electric;
+        this.outStart = same.outStart;
+        this.out = same.out;
+        this.inStart = same.inStart;
+        this.in = same.in;
+        this.set = same.set;
+        this.looping = same.looping;
+        this.order = same.order;
+    }
+
+    /** This view for a graph that has the same segments, open and closed. */
+    OpenView of(FlowGraph alike) {
+        return new OpenView(this, alike);
+    }
+
     private boolean has(int segment) {
         return graph.open[segment] && !(electric && graph.coupling[segment]);
+    }
+
+    /** The graph that it is of. */
+    public FlowGraph graph() {
+        return graph;
     }
 
     /** Whether a point lies on a loop of open segments. */
@@ -162,6 +188,11 @@ public final class OpenView {
             }
         }
         return seen;
+    }
+
+    /** For every point whether one point can be reached from it; worked out once for each. Not to be altered. */
+    boolean[] reachingOne(int target) {
+        return reaching.computeIfAbsent(target, t -> reaching(t));
     }
 
     /** For every point whether any of these can be reached from it through open segments, themselves included. */

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedSet;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.gullyrun.core.flow.Compiler.End;
 import org.gullyrun.core.flow.GraphBuilder.Draft;
@@ -56,7 +58,25 @@ final class ProductionSegments {
                 Direction.PLAYBACK);
     }
 
-    void compile(ApplicationSegments applications, MixerSegments mixers) {
+    /** Whether the scene brings an input a second time, so that it has points that other scenes have not. */
+    boolean hasCopies() {
+        return compositions.values().stream().anyMatch(c -> !c.copies().isEmpty());
+    }
+
+    /** What leads into inputs: it is another in every scene. */
+    void take(ApplicationSegments applications, MixerSegments mixers) {
+        for (Element production : in.rig.of(Kind.PRODUCTION)) {
+            double rate = Compiler.rate(production, Productions.RATE);
+            for (Element input : in.rig.in(production.id(), Kind.INPUT)) {
+                for (Instance instance : instances(production, input, rate)) {
+                    taking(production, instance, applications, mixers);
+                }
+            }
+        }
+    }
+
+    /** What leads on from inputs. */
+    void leave() {
         for (Element production : in.rig.of(Kind.PRODUCTION)) {
             double rate = Compiler.rate(production, Productions.RATE);
             Point cue = in.graph.point(production.id() + "#cue", PointKind.CUE, production.id(), rate);
@@ -65,11 +85,11 @@ final class ProductionSegments {
                 End end = in.end(device, Direction.PLAYBACK);
                 in.usable(in.graph.segment(cue, end.point(), production.id()), end);
             }
-            TreeSet<Integer> tracks = tracks(production);
+            TreeMap<Integer, Point> tracks = new TreeMap<>();
+            tracks(production).forEach(n -> tracks.put(n, track(production, n, rate)));
             for (Element input : in.rig.in(production.id(), Kind.INPUT)) {
                 for (Instance instance : instances(production, input, rate)) {
-                    taking(production, instance, applications, mixers);
-                    leaving(production, instance, cue, tracks, rate);
+                    leaving(production, instance, cue, tracks);
                 }
             }
         }
@@ -81,8 +101,10 @@ final class ProductionSegments {
         for (int n = 1; n <= count(production); n++) {
             tracks.add(n);
         }
-        in.rig.in(production.id(), Kind.INPUT).forEach(e -> ticked(e, Productions.TRACK, tracks));
-        in.rig.in(production.id(), Kind.OUTPUT).forEach(e -> ticked(e, Productions.TAKES_TRACK, tracks));
+        in.rig.in(production.id(), Kind.INPUT).forEach(e -> tracks.addAll(Productions.ticked(e, Productions.TRACK)));
+        in.rig
+                .in(production.id(), Kind.OUTPUT)
+                .forEach(e -> tracks.addAll(Productions.ticked(e, Productions.TAKES_TRACK)));
         return tracks;
     }
 
@@ -91,25 +113,8 @@ final class ProductionSegments {
         return production.or(Productions.TRACKS, usual == null ? 1 : usual);
     }
 
-    /** Adds the numbers that a family of flags has on. */
-    static void ticked(Element element, Setting<Boolean> family, TreeSet<Integer> into) {
-        String prefix = family.key() + ":";
-        for (String key : element.keys()) {
-            if (key.startsWith(prefix)) {
-                String number = key.substring(prefix.length());
-                if (element.is(family.of(number), false) && number.matches("[1-9][0-9]{0,2}")) {
-                    into.add(Integer.parseInt(number));
-                }
-            }
-        }
-    }
-
-    static String trackPoint(String production, int number) {
-        return String.format(java.util.Locale.ROOT, "%s#track%02d", production, number);
-    }
-
     private Point track(Element production, int number, double rate) {
-        return in.graph.point(trackPoint(production.id(), number), PointKind.TRACK, production.id(), rate);
+        return in.graph.point(FlowGraph.trackPoint(production.id(), number), PointKind.TRACK, production.id(), rate);
     }
 
     private List<Instance> instances(Element production, Element input, double rate) {
@@ -194,6 +199,7 @@ final class ProductionSegments {
         Presence presence = instance.presence;
         Draft draft = in.graph
                 .segment(from, instance.point, input.id())
+                .ofScene()
                 .on(production, Productions.RUNNING)
                 .off(input, Productions.INPUT_MUTED)
                 .gain(input, Productions.INPUT_LEVEL)
@@ -222,7 +228,7 @@ final class ProductionSegments {
         return draft;
     }
 
-    private void leaving(Element production, Instance instance, Point cue, TreeSet<Integer> tracks, double rate) {
+    private void leaving(Element production, Instance instance, Point cue, Map<Integer, Point> tracks) {
         Element input = instance.input;
         boolean own = input.get(Productions.TAKES) == Takes.OWN;
         Draft toCue = in.graph.segment(instance.point, cue, input.id()).on(input, Productions.CUE);
@@ -238,9 +244,9 @@ final class ProductionSegments {
             }
         }
         int count = count(production);
-        for (int n : tracks) {
+        tracks.forEach((n, track) -> {
             Draft draft = in.graph
-                    .segment(instance.point, track(production, n, rate), input.id())
+                    .segment(instance.point, track, input.id())
                     .on(input, Productions.PROGRAM)
                     .on(input, Productions.TRACK.of(n));
             if (own) {
@@ -248,20 +254,19 @@ final class ProductionSegments {
             }
             if (n > count) {
                 draft.gate(
-                        new Address(trackPoint(production.id(), n), "count"),
+                        new Address(FlowGraph.trackPoint(production.id(), n), "count"),
                         Gate.Sort.TRACK_COUNT,
                         Productions.TRACKS,
                         false,
                         () -> production.name() + " has " + count + " tracks, no track " + n);
             }
-        }
+        });
     }
 
     void ownSource(Point start, Element source, Element input) {
         Element production = in.rig.owner(input);
         if (production != null && input.get(Productions.TAKES) == Takes.OWN) {
             for (Instance instance : instances(production, input, Compiler.rate(production, Productions.RATE))) {
-                // The segment is the source's, so that two sources of one input stay apart.
                 enter(production, instance, start);
             }
         }
@@ -273,8 +278,7 @@ final class ProductionSegments {
         if (production == null) {
             return;
         }
-        TreeSet<Integer> taken = new TreeSet<>();
-        ticked(output, Productions.TAKES_TRACK, taken);
+        SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);
         Integer heard = sort == Outlets.Sort.TRACK ? outlet.get(Outlets.TRACK) : taken.isEmpty() ? null : taken.first();
         if (heard == null) {
             return;

@@ -29,8 +29,8 @@ public final class RunSearch {
     private final int limit;
     private final boolean[] reaching;
     private final boolean[] onPath;
-    private final int[] seen;
-    private final int[] queue;
+    private int[] seen = {}; // of use only where loops are
+    private int[] queue = {};
     private int round;
     private int[] path = new int[32];
     private final List<Run> runs = new ArrayList<>();
@@ -41,10 +41,8 @@ public final class RunSearch {
         this.graph = view.graph;
         this.end = end;
         this.limit = limit;
-        this.reaching = view.reaching(end);
+        this.reaching = view.reachingOne(end);
         this.onPath = new boolean[graph.points()];
-        this.seen = new int[graph.points()];
-        this.queue = new int[graph.points()];
     }
 
     /** Lists up to {@code limit} runs between two points. */
@@ -57,8 +55,8 @@ public final class RunSearch {
     }
 
     private void walk(int start) {
-        int[] next = new int[graph.points() + 1];
-        int[] points = new int[graph.points() + 1];
+        int[] next = new int[32];
+        int[] points = new int[32];
         int depth = 0;
         points[0] = start;
         next[0] = view.outStart[start];
@@ -91,6 +89,10 @@ public final class RunSearch {
                 continue;
             }
             depth++;
+            if (depth == points.length) {
+                points = Arrays.copyOf(points, depth * 2);
+                next = Arrays.copyOf(next, depth * 2);
+            }
             points[depth] = q;
             next[depth] = view.outStart[q];
             onPath[q] = true;
@@ -99,6 +101,10 @@ public final class RunSearch {
 
     /** Whether from a point of a loop the end, or a point outside the loop that leads there, is reached beside the path. */
     private boolean wayOut(int start) {
+        if (seen.length == 0) {
+            seen = new int[graph.points()];
+            queue = new int[graph.points()];
+        }
         round++;
         int head = 0;
         int tail = 0;

@@ -6,9 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
@@ -42,7 +40,7 @@ public final class SceneComposition {
 
     private SceneComposition(Rig rig, Element production, String scene) {
         this.rig = rig;
-        TreeMap<String, Presence> all = new TreeMap<>(Ids.ORDER);
+        Map<String, Presence> all = new HashMap<>();
         List<Element> own = rig.in(production.id(), Kind.INPUT);
         if (scene.isEmpty()) {
             own.forEach(input -> all.put(input.id(), new Presence(true, 0, List.of())));

@@ -37,8 +37,7 @@ public final class StartingRigs {
                     Case.USUAL_HOURS,
                     "",
                     List.of(new Survey("as-found", "as found", "", "", rig, Map.of())),
-                    brief,
-                    Map.of());
+                    brief);
         }
     }
 

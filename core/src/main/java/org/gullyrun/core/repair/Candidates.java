@@ -32,6 +32,10 @@ import org.gullyrun.core.rig.ValueType;
  * also the choices at which the source sets out; for rates the odd end; for a flag that is off, on.
  */
 final class Candidates {
+    /** Rules whose runs are wanted, but not as they sound: closing one is no remedy. */
+    private static final Set<String> ABOUT_SOUND =
+            Set.of("level.clip", "level.balance", "level.window", "late.apart", "rate.many", "call.voice-only");
+
     private final Reading reading;
     private final Finding finding;
     private final Rig rig;
@@ -45,11 +49,14 @@ final class Candidates {
 
     static List<List<Change>> of(Reading reading, Finding finding) {
         Candidates candidates = new Candidates(reading, finding);
-        candidates.fromWays();
+        if (!ABOUT_SOUND.contains(finding.rule())) {
+            candidates.fromWays();
+        }
         candidates.fromSettings();
         if (finding.rule().equals("missing") || finding.rule().equals("scene.gap")) {
             candidates.fromChoices();
         }
+        RuleCandidates.of(reading, finding, candidates::add);
         return List.copyOf(candidates.found);
     }
 
@@ -90,7 +97,7 @@ final class Candidates {
             if (element == null || setting == null) {
                 continue;
             }
-            if (setting.equals(Devices.RATE)) {
+            if (setting.equals(Devices.RATE) && !finding.rule().equals("rate.engine")) {
                 rates.add(address);
             } else if (setting.type() instanceof ValueType.Flag && Boolean.FALSE.equals(element.raw(setting))) {
                 Change.Set on = Change.setRaw(rig, element.id(), setting, true);
@@ -109,10 +116,6 @@ final class Candidates {
                     add(List.of(change));
                 }
             }
-        }
-        if (finding.rule().equals("capture.idle")) {
-            String id = finding.subject().elements().getFirst();
-            add(org.gullyrun.core.rig.Changes.removal(rig, id));
         }
     }
 

@@ -6,14 +6,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
@@ -41,28 +44,44 @@ public final class Remedies {
 
     /** All verified remedies of a finding, best first; those found so far if cancelled. */
     public List<Remedy> find(Reading reading, Finding finding, BooleanSupplier cancelled) {
+        return find(reading, finding, cancelled, soFar -> {});
+    }
+
+    /** The same, telling of the remedies so far, best first, whenever one more is verified. */
+    public List<Remedy> find(
+            Reading reading, Finding finding, BooleanSupplier cancelled, Consumer<List<Remedy>> progress) {
         List<Remedy> remedies = new ArrayList<>();
         for (List<Change> changes : Candidates.of(reading, finding)) {
             if (cancelled.getAsBoolean()) {
                 break;
             }
-            Remedy remedy = verify(reading, finding, changes);
+            Remedy remedy = tried(reading, changes, finding);
             if (remedy != null) {
                 remedies.add(remedy);
+                remedies.sort(RANK);
+                progress.accept(remedies);
             }
         }
-        remedies.sort(RANK);
         return remedies;
     }
 
-    private @Nullable Remedy verify(Reading before, Finding finding, List<Change> changes) {
+    /** The audit by which remedies are verified. */
+    Audit audit() {
+        return audit;
+    }
+
+    /**
+     * What changes clear, create and alter; null if they do not fit, or do not clear the finding they were thought of for.
+     */
+    @Nullable
+    Remedy tried(Reading before, List<Change> changes, @Nullable Finding finding) {
         Rig changed;
         try {
             changed = Changes.apply(before.rig(), changes);
         } catch (Changes.Conflict e) {
             return null; // two gates of one way that are one setting with different values cannot both be met
         }
-        Reading after = audit.read(changed, before.brief());
+        Reading after = audit.read(changed, before.brief(), before);
         Map<String, Severity> then = bySubject(before);
         Map<String, Severity> now = bySubject(after);
         List<String> cleared = new ArrayList<>();
@@ -80,7 +99,7 @@ public final class Remedies {
                 created.add(identity);
             }
         });
-        if (!cleared.contains(finding.identity())) {
+        if (finding != null && !cleared.contains(finding.identity())) {
             return null;
         }
         cleared.sort(null);
@@ -97,29 +116,38 @@ public final class Remedies {
                         .toList());
     }
 
-    private static Map<String, Severity> bySubject(Reading reading) {
+    /** What the audit at hand can find: a reading may hold more, of rules that are not asked here. */
+    private Map<String, Severity> bySubject(Reading reading) {
         Map<String, Severity> severities = new HashMap<>();
-        reading.findings().forEach(f -> severities.put(f.identity(), f.severity()));
+        reading.findings().stream()
+                .filter(f -> audit.asks(f.rule()))
+                .forEach(f -> severities.put(f.identity(), f.severity()));
         return severities;
     }
 
-    private static List<String> altered(Reading before, Reading after, Finding finding) {
+    private static List<String> altered(Reading before, Reading after, @Nullable Finding finding) {
         List<String> altered = new ArrayList<>();
-        int cells = before.scenes().getFirst().cells().size();
+        int outlets = before.rig().of(Kind.OUTLET).size();
+        int sources = before.rig().of(Kind.SOURCE).size();
         if (before.scenes().size() != after.scenes().size()
-                || cells != after.scenes().getFirst().cells().size()) {
+                || after.rig().of(Kind.OUTLET).size() != outlets
+                || after.rig().of(Kind.SOURCE).size() != sources) {
             return altered; // a source, outlet or scene came or went: the cells cannot be set side by side
         }
-        for (int i = 0; i < cells; i++) {
-            for (int s = 0; s < before.scenes().size(); s++) {
-                CellReading a = before.scenes().get(s).cells().get(i);
-                CellReading b = after.scenes().get(s).cells().get(i);
-                boolean own = a.source().id().equals(finding.subject().source())
-                        && a.outlet().id().equals(finding.subject().outlet());
-                boolean wasGood = a.verdict() == Verdict.GOOD || a.verdict() == Verdict.FAINT;
-                if (!own && wasGood && differs(a, b)) {
-                    altered.add(words(a, b));
-                    break;
+        for (int s = 0; s < sources; s++) {
+            for (int o = 0; o < outlets; o++) {
+                for (int i = 0; i < before.scenes().size(); i++) {
+                    SceneReading was = before.scenes().get(i);
+                    SceneReading is = after.scenes().get(i);
+                    if (is.sharesRow(was, s)) {
+                        continue;
+                    }
+                    CellReading a = was.cell(s, o);
+                    boolean wasGood = a.verdict() == Verdict.GOOD || a.verdict() == Verdict.FAINT;
+                    if (wasGood && (finding == null || !finding.isAbout(a)) && differs(a, is.cell(s, o))) {
+                        altered.add(words(a, is.cell(s, o)));
+                        break;
+                    }
                 }
             }
         }

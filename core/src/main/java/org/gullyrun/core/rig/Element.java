@@ -1,6 +1,7 @@
 package org.gullyrun.core.rig;
 
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
@@ -119,7 +120,8 @@ public final class Element {
         } else {
             changed.put(setting.key(), raw);
         }
-        return new Element(id, kind, Collections.unmodifiableMap(changed), extras);
+        // In order, and quick to look up: a graph asks for settings over and over.
+        return new Element(id, kind, Collections.unmodifiableMap(new LinkedHashMap<>(changed)), extras);
     }
 
     /** This element with these unknown fields of a file. */

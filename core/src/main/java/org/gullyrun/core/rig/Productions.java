@@ -4,6 +4,8 @@ import static org.gullyrun.core.rig.Choice.Special.DEFAULT;
 import static org.gullyrun.core.rig.Choice.Special.UNSET;
 
 import java.util.List;
+import java.util.SortedSet;
+import java.util.TreeSet;
 
 /** The settings of a production: its inputs, groups, scenes with entries, tracks and outputs. */
 public final class Productions {
@@ -149,6 +151,28 @@ public final class Productions {
                     "In {owner}, let output {name} take track {sub}",
                     "In {owner}, do not let output {name} take track {sub}")
             .each();
+
+    /** The numbers, in order, that a family of flags by number has on. */
+    public static SortedSet<Integer> ticked(Element element, Setting<Boolean> family) {
+        SortedSet<Integer> numbers = new TreeSet<>();
+        String prefix = family.key() + ":";
+        for (String key : element.keys()) {
+            if (key.startsWith(prefix)) {
+                String number = key.substring(prefix.length());
+                if (isNumber(number) && element.is(family.of(number), false)) {
+                    numbers.add(Integer.parseInt(number));
+                }
+            }
+        }
+        return numbers;
+    }
+
+    private static boolean isNumber(String text) {
+        return !text.isEmpty()
+                && text.length() <= 3
+                && text.charAt(0) != '0'
+                && text.chars().allMatch(c -> c >= '0' && c <= '9');
+    }
 
     static final List<Setting<?>> ALL =
             List.of(MACHINE, RUNNING, STARTS, RATE, PATH, CUE_DEVICE, TRACKS, CURRENT_SCENE, TRACK_NAME);

@@ -26,11 +26,15 @@ public final class Rig {
             .thenComparing(Element::id, Ids.ORDER);
 
     private final TreeMap<String, Element> elements;
+    /** The same for looking up: a graph asks for elements over and over. */
+    private final Map<String, Element> byId;
+
     private final Map<Kind, List<Element>> byKind = new EnumMap<>(Kind.class);
     private final Map<Kind, Map<String, List<Element>>> byOwner = new EnumMap<>(Kind.class);
 
     private Rig(TreeMap<String, Element> elements) {
         this.elements = elements;
+        this.byId = new HashMap<>(elements);
         for (Kind kind : Kind.values()) {
             byKind.put(kind, new ArrayList<>());
         }
@@ -91,7 +95,7 @@ public final class Rig {
 
     /** The element with this id, or null. */
     public @Nullable Element find(@Nullable String id) {
-        return id == null ? null : elements.get(id);
+        return id == null ? null : byId.get(id);
     }
 
     /** The element with this id if it is of that kind. */

@@ -70,8 +70,7 @@ public final class SampleShow {
                 List.of(
                         new Survey(AS_FOUND, "as found", "14 Nov, 19:40", "", found(good), Map.of()),
                         new Survey(KNOWN_GOOD, "known good", "31 Oct, 18:05", "", good, Map.of())),
-                SampleBrief.make(),
-                Map.of());
+                SampleBrief.make());
     }
 
     /** The rig as found: known good with every fault. */

@@ -63,13 +63,7 @@ class CaseFilesTest {
     void everyRandomRigComesBackAsItWas() throws Exception {
         for (int seed = 0; seed < 200; seed++) {
             Case one = new Case(
-                    "r",
-                    "",
-                    4,
-                    "",
-                    List.of(new Survey("s", "s", "", "", RandomRigs.of(seed), Map.of())),
-                    Brief.EMPTY,
-                    Map.of());
+                    "r", "", 4, "", List.of(new Survey("s", "s", "", "", RandomRigs.of(seed), Map.of())), Brief.EMPTY);
             Case again = read(CaseWriter.write(one));
             // Places follow the order in the file; written again, nothing changes any more.
             assertEquals(CaseWriter.write(again), CaseWriter.write(read(CaseWriter.write(again))));

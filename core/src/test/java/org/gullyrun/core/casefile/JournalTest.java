@@ -19,6 +19,8 @@ import java.util.concurrent.CountDownLatch;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -54,7 +56,15 @@ class JournalTest {
                 new Edit.Several(List.of(
                         new Edit.OfSurvey(2, null, copy),
                         new Edit.OfSurvey(2, copy, new Survey("after", "checked", "", "with\nlines", rig, Map.of())))),
-                new Edit.OfCase(about, new Edit.About("Another title", "a note", 2.5, "after")));
+                new Edit.OfCase(
+                        about,
+                        new Edit.About(
+                                "Another title",
+                                "a note",
+                                2.5,
+                                "after",
+                                new Terms(
+                                        Map.of("leak.minor", -33.0), List.of(new Waiver("leak:a>b", "known", "x"))))));
     }
 
     @Test
@@ -83,8 +93,7 @@ class JournalTest {
             from.elements().forEach(e -> changes.add(new Change.Remove(e)));
             Edit away = new Edit.OfRig("s", changes);
             Edit come = new Edit.OfRig("s", Changes.between(Rig.EMPTY, to));
-            Case what = new Case(
-                    "c", "", 4, "", List.of(new Survey("s", "s", "", "", from, Map.of())), Brief.EMPTY, Map.of());
+            Case what = new Case("c", "", 4, "", List.of(new Survey("s", "s", "", "", from, Map.of())), Brief.EMPTY);
             Case want = come.apply(away.apply(what));
             Case read = what;
             for (Edit edit : List.of(away, come)) {

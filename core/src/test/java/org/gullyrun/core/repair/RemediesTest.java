@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 /** Remedies: each verified, the best first, with what it costs. */
 class RemediesTest {
     private static final Case CASE = SampleShow.make();
-    private static final Audit AUDIT = RuleCatalogue.usual();
+    private static final Audit AUDIT = RuleCatalogue.usual().quick();
     private static final Reading FOUND =
             AUDIT.read(CASE.survey(SampleShow.AS_FOUND).orElseThrow().rig(), CASE.brief());
 

@@ -54,13 +54,15 @@ class SampleShowTest {
     void knownGoodIsCleanByComputation() {
         Reading reading = read(GOOD);
         assertEquals(
-                List.of(),
-                reading.findings().stream()
-                        .filter(f -> f.severity() != Severity.NOTE)
-                        .toList());
-        assertTrue(
-                reading.findings().size() <= 3,
-                "few notes: " + reading.findings().size());
+                Set.of(
+                        "default.fragile:desk-pc+playback",
+                        "loop.far-end:guests>call",
+                        "rate.drift:dome-video+kestrel",
+                        "hangs.on:brookdesk",
+                        "hangs.on:dome-video",
+                        "hangs.on:hushgate"),
+                reading.findings().stream().map(Finding::identity).collect(Collectors.toSet()));
+        assertEquals(0, reading.findings().stream().filter(Finding::isBad).count());
         int musts = 0;
         for (SceneReading scene : reading.scenes()) {
             for (CellReading cell : scene.cells()) {

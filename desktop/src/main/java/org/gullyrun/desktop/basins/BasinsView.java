@@ -41,7 +41,7 @@ public final class BasinsView extends StackPane {
 
     private void update(State before, State now) {
         if (row.getChildren().isEmpty()
-                || before.reading() != now.reading()
+                || !before.soundsAs(now)
                 || before.scene() != now.scene()
                 || before.textScale() != now.textScale()) {
             rebuild(now);

@@ -7,8 +7,10 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
+import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
 /** What is selected: said in words first, then as a ladder, then what would take the trouble away, with its price. */
@@ -37,8 +39,11 @@ public final class EvidenceView extends ScrollPane {
     private void update(State before, State now) {
         boolean first = box.getChildren().isEmpty();
         boolean same = before.shown() == now.shown()
-                && before.reading() == now.reading()
+                && (before.reading() == now.reading()
+                        || before.soundsAs(now) && !(now.selection() instanceof Selection.Nothing))
                 && before.hop() == now.hop()
+                && before.lens() == now.lens()
+                && (before.step() == now.step() || now.lens() == Lens.LEVELS)
                 && before.remedies() == now.remedies()
                 && before.textScale() == now.textScale()
                 && before.selection().equals(now.selection());
@@ -114,7 +119,10 @@ public final class EvidenceView extends ScrollPane {
 
     private List<Node> content(State state) {
         return switch (state.selection()) {
-            case Selection.Nothing nothing -> new Summary(store).content(state);
+            case Selection.Nothing nothing ->
+                state.lens() == Lens.RATES && state.step() == Step.TRACE
+                        ? new RatesSheet(store).content(state)
+                        : new Summary(store).content(state);
             case Selection.OfSource(String id) -> new Listing(store).content(state, id, true);
             case Selection.OfOutlet(String id) -> new Listing(store).content(state, id, false);
             case Selection.OfElement(String id) -> new ElementSheet(store).content(state, id);

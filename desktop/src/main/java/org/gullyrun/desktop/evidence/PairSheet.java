@@ -8,9 +8,11 @@ import javafx.scene.Node;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 
@@ -67,6 +69,7 @@ final class PairSheet {
         all.add(Nodes.label(finding.words().exact()));
         VBox notice = new VBox(2);
         notice.getStyleClass().add("notice");
+        Nodes.mark(notice, "mild", !finding.isBad());
         var noticed = Nodes.label(finding.words().noticed(), "strong");
         notice.getChildren().add(noticed);
         if (finding.assumed()) {
@@ -80,6 +83,20 @@ final class PairSheet {
     List<Node> ofTrouble(State state) {
         Finding finding = state.shown().finding();
         if (finding == null) {
+            String identity = state.selection() instanceof Selection.Trouble(String id) ? id : "";
+            for (Waiver waiver : state.what().terms().waivers()) {
+                if (waiver.finding().equals(identity)
+                        && state.reading().waived().stream()
+                                .anyMatch(f -> f.identity().equals(identity))) {
+                    return List.of(
+                            Nodes.label("Waived", "water-title"),
+                            Nodes.label("“" + waiver.reason() + "”", "quote"),
+                            Nodes.label(
+                                    "It stays so as long as what it rests on stays the same. At the end of the"
+                                            + " findings it can be taken back.",
+                                    "soft"));
+                }
+            }
             return List.of(
                     Nodes.label("Cleared", "water-title"),
                     Nodes.label("This finding is gone. N goes to the next one.", "soft"));

@@ -51,6 +51,9 @@ final class RemediesSheet {
             return;
         }
         first.getChildren().add(remedy(remedies.getFirst(), 0));
+        if (!known.complete()) {
+            first.getChildren().add(Nodes.label(remedies.size() + " found, trying others …", "soft"));
+        }
         if (remedies.size() > 1) {
             others.getChildren().addAll(Nodes.rule(), Nodes.label("Other ways to take it away", "caption"));
             for (int i = 1; i < Math.min(MOST, remedies.size()); i++) {

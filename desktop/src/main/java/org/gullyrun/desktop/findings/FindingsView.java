@@ -1,34 +1,38 @@
 package org.gullyrun.desktop.findings;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.core.repair.Causes;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
-import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
-/** The step Findings: all findings worst first, with the scenes that have them and a cut-out of the one selected. */
+/**
+ * The step Findings: all findings under the change that stands behind them, with the scenes that have them and a cut-out of
+ * the one selected.
+ */
 public final class FindingsView extends ScrollPane {
-    private final Store store;
     private final VBox box = new VBox(1);
+    private final FindingRows rows;
+    private final FilterRow filters;
 
     /** The findings of what the store holds. */
     public FindingsView(Store store) {
-        this.store = store;
+        this.rows = new FindingRows(store);
+        this.filters = new FilterRow(store);
         setId("findings");
         getStyleClass().addAll("plain-scroll", "sheet");
         setFitToWidth(true);
@@ -46,7 +50,8 @@ public final class FindingsView extends ScrollPane {
         boolean same = before.step() == now.step()
                 && before.reading() == now.reading()
                 && before.shown() == now.shown()
-                && before.remedies() == now.remedies()
+                && before.causes() == now.causes()
+                && before.filter() == now.filter()
                 && before.scene() == now.scene()
                 && before.textScale() == now.textScale();
         if (same && !box.getChildren().isEmpty()) {
@@ -69,13 +74,44 @@ public final class FindingsView extends ScrollPane {
     private List<Node> content(State state) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
-        List<Finding> findings = reading.findings().stream()
-                .filter(f ->
-                        state.scene() < 0 || f.scenes().isEmpty() || f.scenes().contains(state.scene()))
-                .toList();
-        HBox head = new HBox(18, Nodes.label(title(findings), "title"), Nodes.spacer());
+        List<Finding> wanted = state.wanted();
+        all.add(head(state));
+        all.add(Nodes.label(beneath(state, wanted), "soft"));
+        if (!reading.findings().isEmpty()) {
+            all.add(filters.row(state));
+        }
+        all.add(rows.scenes(state));
+        if (wanted.isEmpty() && !reading.findings().isEmpty()) {
+            all.add(Nodes.label(
+                    "Nothing here is wanted by the filter. Show all again with the last button above.", "soft"));
+        }
+        Set<String> told = new HashSet<>();
+        int place = 0;
+        for (Causes.Group group : state.causes().groups()) {
+            List<Finding> here = present(wanted, group.findings(), told);
+            if (!here.isEmpty()) {
+                all.add(rows.cause(state, group, place));
+                add(state, here, all);
+            }
+            place++;
+        }
+        List<Finding> rest =
+                wanted.stream().filter(f -> !told.contains(f.identity())).toList();
+        boolean grouped = !told.isEmpty();
+        section(state, grouped ? "On their own" : "", worse(rest, true), all);
+        section(state, grouped || !worse(rest, true).isEmpty() ? "Good to know" : "", worse(rest, false), all);
+        if (!reading.waived().isEmpty()) {
+            all.add(rows.heading("Waived, as long as what they rest on stays the same"));
+            reading.waived().forEach(f -> all.add(rows.waived(state, f)));
+        }
+        return all;
+    }
+
+    private Node head(State state) {
+        Reading reading = state.reading();
+        HBox head = new HBox(18, Nodes.label(title(state), "title"), Nodes.spacer());
         for (Severity severity : Severity.values()) {
-            long n = findings.stream().filter(f -> f.severity() == severity).count();
+            long n = reading.count(severity);
             if (n > 0) {
                 HBox count = new HBox(
                         6,
@@ -86,89 +122,88 @@ public final class FindingsView extends ScrollPane {
             }
         }
         head.setAlignment(Pos.CENTER_LEFT);
-        all.add(head);
-        all.add(Nodes.label(
-                findings.isEmpty()
-                        ? "Every listener gets what the brief says, in every scene."
-                        : "Worst first. Up and down go through them; T shows the one selected on the map.",
-                "soft"));
-        all.add(scenes(state));
+        return head;
+    }
+
+    private static String title(State state) {
+        List<Finding> findings = state.reading().findings();
+        long above =
+                findings.stream().filter(f -> f.severity() != Severity.NOTE).count();
+        if (findings.isEmpty()) {
+            return "Nothing found";
+        }
+        if (findings.stream().noneMatch(Finding::isBad)) {
+            return "Nothing bad; " + findings.size() + " to know";
+        }
+        Causes.Found causes = state.causes();
+        if (!causes.done() || causes.groups().isEmpty()) {
+            return above + (above == 1 ? " finding" : " findings");
+        }
+        int changes = causes.groups().size();
+        long cleared = causes.groups().stream()
+                .flatMap(g -> g.findings().stream())
+                .filter(f -> findings.stream().anyMatch(now -> now.identity().equals(f.identity())))
+                .count();
+        return changes
+                + (changes == 1 ? " change clears " : " changes clear ")
+                + (cleared == above && above > 1 ? "all " : "")
+                + cleared
+                + (cleared == 1 ? " finding" : " findings");
+    }
+
+    private static String beneath(State state, List<Finding> wanted) {
+        if (state.reading().findings().isEmpty()) {
+            return "Every listener gets what the brief says, in every scene.";
+        }
+        String hidden = state.reading().findings().size() == wanted.size()
+                ? ""
+                : wanted.size() + " of " + state.reading().findings().size() + " shown. ";
+        boolean working = !state.causes().done()
+                && state.reading().findings().stream().anyMatch(f -> f.severity() != Severity.NOTE);
+        return hidden
+                + (working
+                        ? "Working out what stands behind them …"
+                        : "By what stands behind them, worst first. Up and down go through them, T shows one on the map,"
+                                + " W waives it, C copies it for the creator.");
+    }
+
+    /** Those of a group that are still found and wanted; they count as told. */
+    private static List<Finding> present(List<Finding> wanted, List<Finding> group, Set<String> told) {
+        List<Finding> here = new ArrayList<>();
+        for (Finding one : group) {
+            for (Finding now : wanted) {
+                if (now.identity().equals(one.identity()) && told.add(now.identity())) {
+                    here.add(now);
+                }
+            }
+        }
+        return here;
+    }
+
+    private static List<Finding> worse(List<Finding> findings, boolean aboveNote) {
+        return findings.stream()
+                .filter(f -> aboveNote == (f.severity() != Severity.NOTE))
+                .toList();
+    }
+
+    private void section(State state, String heading, List<Finding> findings, List<Node> all) {
+        if (!findings.isEmpty()) {
+            if (!heading.isEmpty()) {
+                all.add(rows.heading(heading));
+            }
+            add(state, findings, all);
+        }
+    }
+
+    private void add(State state, List<Finding> findings, List<Node> all) {
         for (Finding finding : findings) {
-            all.add(row(state, finding));
+            all.add(rows.row(state, finding));
             if (finding.equals(state.shown().finding()) && !state.shown().ways().isEmpty()) {
                 CutOut cutOut = new CutOut(state);
                 VBox.setMargin(cutOut, new Insets(6, 0, 10, 0));
                 all.add(cutOut);
             }
         }
-        return all;
-    }
-
-    private static String title(List<Finding> findings) {
-        long bad = findings.stream().filter(Finding::isBad).count();
-        return findings.isEmpty()
-                ? "Nothing found"
-                : bad == 0 ? "Nothing bad; " + findings.size() + " to know" : findings.size() + " findings";
-    }
-
-    /** The names of the scenes over the columns of pips. */
-    private Node scenes(State state) {
-        HBox names = new HBox();
-        names.setAlignment(Pos.BOTTOM_LEFT);
-        names.getChildren().add(Nodes.spacer());
-        if (state.reading().scenes().size() > 1) {
-            for (var scene : state.reading().scenes()) {
-                var label = Nodes.label(scene.name(), "caption");
-                label.setWrapText(false);
-                label.setMinWidth(pipWidth(state));
-                label.setMaxWidth(pipWidth(state));
-                label.setAlignment(Pos.CENTER);
-                names.getChildren().add(label);
-            }
-        }
-        names.setPadding(new Insets(6, 8, 2, 0));
-        return names;
-    }
-
-    private static double pipWidth(State state) {
-        int scenes = state.reading().scenes().size();
-        return (scenes <= 6 ? 46 : 30) * state.textScale();
-    }
-
-    private Node row(State state, Finding finding) {
-        Reading reading = state.reading();
-        var title = Nodes.label(finding.words().title());
-        title.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(title, Priority.ALWAYS);
-        ClickRow line = new ClickRow(
-                "finding",
-                "finding-" + finding.identity(),
-                finding.severity().word() + ": " + finding.words().title(),
-                () -> store.select(new Selection.Trouble(finding.identity())),
-                new Tally(finding.severity(), state.textScale()),
-                title);
-        if (reading.scenes().size() > 1) {
-            HBox pips = new HBox();
-            for (int i = 0; i < reading.scenes().size(); i++) {
-                Circle pip = new Circle(4 * state.textScale());
-                pip.getStyleClass().add("pip");
-                if (finding.scenes().isEmpty() || finding.scenes().contains(i)) {
-                    pip.getStyleClass().add(finding.severity().word());
-                }
-                HBox cell = new HBox(pip);
-                cell.setAlignment(Pos.CENTER);
-                cell.setMinWidth(pipWidth(state));
-                pips.getChildren().add(cell);
-            }
-            line.getChildren().add(pips);
-        }
-        Nodes.mark(line, "selected", finding.equals(state.shown().finding()));
-        line.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_CLICKED, e -> {
-            if (e.getClickCount() == 2) {
-                store.go(Step.TRACE);
-            }
-        });
-        return line;
     }
 
     /** Scrolls so far that the selected finding is seen. */

@@ -4,26 +4,32 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Leftover;
 import org.gullyrun.core.casefile.Stamp;
+import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.repair.Remedies;
 import org.gullyrun.core.repair.Remedy;
+import org.gullyrun.core.repair.WhatIf;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Rig;
@@ -40,12 +46,21 @@ public final class Store implements AutoCloseable {
     /** Remedies are tried only once the answer itself is on screen, ms: they would take the processor away from it. */
     private static final int AFTER_THE_ANSWER = 60;
 
+    /** So long the interface thread waits for a reading, ms: less than half a frame. */
+    private static final int SOON = 7;
+    /** Where trying takes longer, remedies are shown as they are verified, at most once in so many ms. */
+    private static final int STILL_TRYING = 300;
+    /** At the start the window itself, all of it cold, comes before what takes long, ms. */
+    private static final int AFTER_THE_WINDOW = 1_200;
+
     private final Consumer<Runnable> interfaceThread;
-    private final Audit audit = RuleCatalogue.usual();
     private final List<BiConsumer<State, State>> watchers = new ArrayList<>();
     private final History history = new History();
     private final ExecutorService reader = worker("reader");
     private final ExecutorService mender = worker("mender");
+    /** Beside the mender, so that remedies of what is selected do not wait for what stands behind everything. */
+    private final ExecutorService seeker = worker("seeker");
+
     private final ExecutorService filer = worker("filer");
     private final ScheduledExecutorService watchman = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "gullyrun-watchman");
@@ -70,12 +85,23 @@ public final class Store implements AutoCloseable {
      */
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals) {
         this.interfaceThread = interfaceThread;
-        Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
+        Reading reading = audit(what).quick().read(what.surveys().getFirst().rig(), what.brief());
         this.safe = new Safekeeping(journals, why -> interfaceThread.accept(() -> tell(new Message(why, true))));
         this.state = fresh(what, file, reading, false, 1).withLeftovers(safe.opened(what, file));
         if (journals != null) {
             watchman.scheduleWithFixedDelay(() -> safe.lookAround(this::noticed), 2, 2, TimeUnit.SECONDS);
         }
+        lookDeeper(AFTER_THE_WINDOW);
+    }
+
+    private static Audit audit(Case what) {
+        return RuleCatalogue.on(what.terms(), what.showHours());
+    }
+
+    /** Remedies are tried with the quick audit, unless it is one of the deep rules that found the trouble. */
+    private static Audit auditFor(Case what, Finding finding) {
+        Audit all = audit(what);
+        return all.isDeep(finding.rule()) ? all : all.quick();
     }
 
     private void noticed(String what) {
@@ -96,6 +122,9 @@ public final class Store implements AutoCloseable {
                 reading,
                 Shown.NOTHING,
                 null,
+                Causes.Found.NOTHING,
+                FindingFilter.ALL,
+                Lens.LEVELS,
                 "",
                 "",
                 null,
@@ -108,6 +137,9 @@ public final class Store implements AutoCloseable {
         return Executors.newSingleThreadExecutor(task -> {
             Thread thread = new Thread(task, "gullyrun-" + name);
             thread.setDaemon(true);
+            if (name.equals("mender") || name.equals("seeker")) {
+                thread.setPriority(Thread.MIN_PRIORITY); // what takes long gives way to what is waited for
+            }
             return thread;
         });
     }
@@ -156,7 +188,8 @@ public final class Store implements AutoCloseable {
 
     /** Selects the next finding in the list, or the one before. */
     public void selectFinding(int by) {
-        List<Finding> findings = state.reading().findings();
+        List<Finding> findings =
+                state.step() == Step.FINDINGS ? state.listed() : state.reading().findings();
         if (findings.isEmpty()) {
             return;
         }
@@ -197,8 +230,7 @@ public final class Store implements AutoCloseable {
     /** Shows another survey. */
     public void chooseSurvey(String id) {
         if (!id.equals(state.survey()) && state.what().survey(id).isPresent()) {
-            next(state.withSurvey(state.what(), id, state.scene()));
-            read();
+            read(state.withSurvey(state.what(), id, state.scene()));
         }
     }
 
@@ -273,9 +305,8 @@ public final class Store implements AutoCloseable {
         String shown = changed.survey(survey).isPresent()
                 ? survey
                 : changed.surveys().getFirst().id();
-        next(state.withSurvey(changed, shown, state.scene())
+        read(state.withSurvey(changed, shown, state.scene())
                 .withHistory(history.isUnsaved(), history.undoName(), history.redoName()));
-        read();
     }
 
     // What a person wants: files.
@@ -289,7 +320,8 @@ public final class Store implements AutoCloseable {
         filer.execute(() -> {
             try {
                 Case what = CaseFiles.open(file);
-                Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
+                Reading reading =
+                        audit(what).quick().read(what.surveys().getFirst().rig(), what.brief());
                 interfaceThread.accept(() -> {
                     show(what, file, reading);
                     then.run();
@@ -304,7 +336,7 @@ public final class Store implements AutoCloseable {
     /** Shows a case that is in no file yet in place of this one, at a step. */
     public void replace(Case what, Step step) {
         filer.execute(() -> {
-            Reading reading = audit.read(what.surveys().getFirst().rig(), what.brief());
+            Reading reading = audit(what).quick().read(what.surveys().getFirst().rig(), what.brief());
             interfaceThread.accept(() -> {
                 show(what, null, reading);
                 go(step);
@@ -317,13 +349,14 @@ public final class Store implements AutoCloseable {
         newestRemedies.incrementAndGet();
         history.clear();
         next(fresh(what, file, reading, state.night(), state.textScale()).withLeftovers(safe.opened(what, file)));
+        lookDeeper();
     }
 
     /** Takes up what a window that ended without saving has left behind, as steps that can be undone. */
     public void takeUp(Leftover left) {
         Case base = left.base();
         filer.execute(() -> {
-            Reading reading = audit.read(base.surveys().getFirst().rig(), base.brief());
+            Reading reading = audit(base).quick().read(base.surveys().getFirst().rig(), base.brief());
             interfaceThread.accept(() -> {
                 Path file = left.file() == null ? null : left.file();
                 newest.incrementAndGet();
@@ -387,21 +420,131 @@ public final class Store implements AutoCloseable {
 
     // Computing.
 
-    private void read() {
+    /**
+     * Goes to a state whose rig or brief is another, and reads it. What is read within a few milliseconds comes in one piece
+     * with the change itself: one frame is painted then instead of two.
+     */
+    private void read(State changed) {
         long turn = newest.incrementAndGet();
-        Rig rig = state.surveyShown().rig();
-        var brief = state.what().brief();
-        reader.execute(() -> {
-            if (turn != newest.get()) {
-                return; // overtaken while it waited
+        Rig rig = changed.surveyShown().rig();
+        var brief = changed.what().brief();
+        Audit audit = audit(changed.what());
+        Reading before = changed.reading();
+        CompletableFuture<@Nullable Reading> reading = CompletableFuture.supplyAsync(
+                () -> turn == newest.get() ? audit.quick().read(rig, brief, before) : null, reader);
+        Reading soon = soon(reading);
+        if (soon != null) {
+            next(changed.showing(soon, changed.selection(), changed.scene()));
+            mend();
+            lookDeeper();
+            return;
+        }
+        next(changed);
+        reading.thenAccept(late -> {
+            if (late != null) {
+                interfaceThread.accept(() -> {
+                    if (turn == newest.get()) {
+                        next(state.showing(late, state.selection(), state.scene()));
+                        mend();
+                        lookDeeper();
+                    }
+                });
             }
-            Reading reading = audit.read(rig, brief);
-            interfaceThread.accept(() -> {
-                if (turn == newest.get()) {
-                    next(state.showing(reading, state.selection(), state.scene()));
-                    mend();
-                }
-            });
+        });
+    }
+
+    private static @Nullable Reading soon(CompletableFuture<@Nullable Reading> reading) {
+        try {
+            return reading.get(SOON, TimeUnit.MILLISECONDS);
+        } catch (TimeoutException | ExecutionException e) {
+            return null;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return null;
+        }
+    }
+
+    /** What takes longer, once the answer is on screen: the rules that try other rigs, then what stands behind it all. */
+    private void lookDeeper() {
+        lookDeeper(AFTER_THE_ANSWER * 3);
+    }
+
+    private void lookDeeper(int milliseconds) {
+        if (seeker.isShutdown()) {
+            return;
+        }
+        long turn = newest.get();
+        Reading quick = state.reading();
+        Audit audit = audit(state.what());
+        CompletableFuture.delayedExecutor(milliseconds, TimeUnit.MILLISECONDS, seeker)
+                .execute(() -> {
+                    if (turn != newest.get()) {
+                        return;
+                    }
+                    Reading whole = audit.read(quick.rig(), quick.brief(), quick);
+                    if (!whole.findings().equals(quick.findings())) {
+                        interfaceThread.accept(() -> {
+                            if (turn == newest.get()) {
+                                next(state.deepened(whole));
+                            }
+                        });
+                    }
+                    seekCauses(audit.quick(), quick, turn);
+                });
+    }
+
+    private void seekCauses(Audit audit, Reading reading, long turn) {
+        Consumer<Causes.Found> tell = found -> interfaceThread.accept(() -> {
+            // What was worked out before stays until all is worked out anew: groups do not come and go at every change.
+            boolean first = !state.causes().done() || found.done();
+            if (turn == newest.get() && first) {
+                next(state.withCauses(found));
+            }
+        });
+        Causes.Found found = Causes.of(audit, reading, () -> turn != newest.get(), tell);
+        if (found.done()) {
+            tell.accept(found);
+        }
+    }
+
+    /** Chooses which findings are listed. */
+    public void filter(FindingFilter filter) {
+        next(state.withFilter(filter));
+    }
+
+    /** Turns the map from levels to rates and back. */
+    public void turnLens() {
+        next(state.withLens(state.lens() == Lens.LEVELS ? Lens.RATES : Lens.LEVELS));
+    }
+
+    /** Tries something that may happen, off the interface thread. */
+    public void tryOut(WhatIf.Event event, Consumer<WhatIf.Outcome> then) {
+        Reading reading = state.reading();
+        Audit audit = audit(state.what()).quick();
+        reader.execute(() -> {
+            WhatIf.Outcome outcome = WhatIf.of(audit, reading, event);
+            interfaceThread.accept(() -> then.accept(outcome));
+        });
+    }
+
+    /** Lives with a finding, for a reason; an empty reason takes a waiver back. */
+    public void waive(Finding finding, String reason) {
+        Edit.About from = Edit.About.of(state.what());
+        Terms terms = reason.isBlank()
+                ? from.terms().without(finding.identity())
+                : from.terms().with(state.reading().waiver(finding, reason.strip()));
+        edit(
+                new Edit.OfCase(
+                        from, new Edit.About(from.title(), from.note(), from.showHours(), from.knownGood(), terms)),
+                (reason.isBlank() ? "no longer waive: " : "waive: ")
+                        + finding.words().title());
+    }
+
+    private void mended(long turn, RemedyList known) {
+        interfaceThread.accept(() -> {
+            if (turn == newestRemedies.get()) {
+                next(state.withRemedies(known));
+            }
         });
     }
 
@@ -415,16 +558,20 @@ public final class Store implements AutoCloseable {
             return;
         }
         Reading reading = state.reading();
+        Case what = state.what();
         Runnable work = () -> {
             if (turn != newestRemedies.get()) {
                 return;
             }
-            List<Remedy> remedies = new Remedies(audit).find(reading, finding, () -> turn != newestRemedies.get());
-            interfaceThread.accept(() -> {
-                if (turn == newestRemedies.get()) {
-                    next(state.withRemedies(new RemedyList(finding.identity(), remedies, true)));
-                }
-            });
+            long[] told = {System.nanoTime()};
+            List<Remedy> remedies = new Remedies(auditFor(what, finding))
+                    .find(reading, finding, () -> turn != newestRemedies.get(), soFar -> {
+                        if (System.nanoTime() - told[0] > STILL_TRYING * 1_000_000L) {
+                            told[0] = System.nanoTime();
+                            mended(turn, new RemedyList(finding.identity(), soFar, false));
+                        }
+                    });
+            mended(turn, new RemedyList(finding.identity(), remedies, true));
         };
         CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, mender)
                 .execute(work);
@@ -439,6 +586,7 @@ public final class Store implements AutoCloseable {
     public void close() {
         reader.shutdownNow();
         mender.shutdownNow();
+        seeker.shutdownNow();
         watchman.shutdownNow();
         filer.shutdown(); // what is being saved is saved to the end
         safe.close(history.isUnsaved() && !givenUp);

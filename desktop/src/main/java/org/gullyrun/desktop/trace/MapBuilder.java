@@ -26,6 +26,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.trace.MapNode.Lane;
 import org.gullyrun.desktop.trace.MapNode.Stage;
@@ -66,6 +67,15 @@ final class MapBuilder {
     }
 
     /** The map of a scene by its place, -1 for all of them. */
+    static MapModel build(Reading reading, int scene, Lens lens) {
+        MapModel model = build(reading, scene);
+        if (lens == Lens.RATES) {
+            RateLens.over(model, reading);
+        }
+        return model;
+    }
+
+    /** The same with levels. */
     static MapModel build(Reading reading, int scene) {
         MapBuilder builder = new MapBuilder(reading, scene);
         builder.overlay();
@@ -298,7 +308,7 @@ final class MapBuilder {
 
     private static String kilo(Element device) {
         Double rate = device.get(Devices.RATE);
-        return rate == null ? "" : String.format(Locale.ROOT, rate % 1000 == 0 ? "%.0f" : "%.1f", rate / 1000);
+        return rate == null ? "" : Say.kilo(rate);
     }
 
     private void links() {

@@ -32,7 +32,7 @@ final class MapChannels {
     /** All that a channel's looks depend on. */
     String look(MapEdge edge, int lane) {
         return lane + "|" + edge.open + edge.openEverywhere + edge.air + "|" + edge.loop + "|" + edge.closed + "|"
-                + Math.round(thickness(edge.level, 4)) + "|" + edge.keys;
+                + Math.round(thickness(edge.level, 4)) + "|" + edge.rates + edge.ratesBad + "|" + edge.keys;
     }
 
     private static double thickness(double level, double u) {
@@ -56,6 +56,18 @@ final class MapChannels {
         curve(path, x, y, endX, endY);
         style(path, edge);
         sheet.put(Layer.CHANNELS, path, edge.keys);
+        if (!edge.rates.isEmpty()) {
+            Font font = m.small();
+            double w = Type.width(edge.rates, font);
+            double room = endX - x;
+            // Before the end, above the channel; where there is no room the tooltip and the list beside tell it.
+            if (room > w + 12 * u) {
+                sheet.put(
+                        Layer.MARKS,
+                        Nodes.text(
+                                edge.rates, font, endX - w - 6 * u, endY - 5 * u, edge.ratesBad ? "bad" : "caption"));
+            }
+        }
         if (!edge.open || !edge.openEverywhere) {
             bar(edge, endX - 7 * u, endY, edge.open);
         }
@@ -74,9 +86,15 @@ final class MapChannels {
         } else {
             path.setStrokeWidth(thickness(edge.level, u));
         }
+        if (!edge.rates.isEmpty()) {
+            path.getStyleClass().add(edge.ratesBad ? "rates-bad" : "rates-meet");
+            path.setStrokeWidth(2.4 * u);
+        }
         path.setMouseTransparent(false);
         Tooltip.install(
-                path, new Tooltip(edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)));
+                path,
+                new Tooltip(edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)
+                        + (edge.rates.isEmpty() ? "" : "\n" + edge.rates)));
     }
 
     /** A closed gate is a bar across the channel; one that is open in some scenes only stands ajar. */

@@ -17,6 +17,11 @@ final class MapEdge {
     boolean air;
     String loop = "";
     String closed = "";
+    /** Where rates meet on it, which; empty elsewhere, and where levels are shown. */
+    String rates = "";
+    /** Whether nothing is known to convert there. */
+    boolean ratesBad;
+
     double level = Double.NEGATIVE_INFINITY;
 
     MapEdge(MapNode from, int fromPort, MapNode to, int toPort) {

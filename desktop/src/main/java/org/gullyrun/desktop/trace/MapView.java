@@ -16,6 +16,7 @@ import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
+import org.gullyrun.core.audit.Reading;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.Selection;
@@ -95,11 +96,17 @@ public final class MapView extends Region {
         store.watch(this::update);
     }
 
+    /** What the first map was asked for. */
+    private @Nullable Reading askedFor;
+
+    private String askedHow = "";
+
     private void update(State before, State now) {
         boolean first = model == null;
         if (first
-                || before.reading() != now.reading()
+                || !before.soundsAs(now)
                 || before.scene() != now.scene()
+                || before.lens() != now.lens()
                 || before.textScale() != now.textScale()) {
             rebuild(now);
         }
@@ -111,12 +118,16 @@ public final class MapView extends Region {
     private void rebuild(State state) {
         if (model == null) {
             // The first time all is cold: not on the interface thread, and not before the window has its size.
-            if (getWidth() > 0) {
+            String asked = state.scene() + "|" + state.textScale() + state.lens();
+            boolean again = state.reading() != askedFor || !asked.equals(askedHow);
+            if (getWidth() > 0 && again) { // else it is being drawn already: asking once more would only delay it
+                askedFor = state.reading();
+                askedHow = asked;
                 survey(state, null);
             }
             return;
         }
-        MapModel next = MapBuilder.build(state.reading(), state.scene());
+        MapModel next = MapBuilder.build(state.reading(), state.scene(), state.lens());
         if ((next.signature() + state.textScale()).equals(signature) && layout != null) {
             model = next;
             redraw();
@@ -128,7 +139,7 @@ public final class MapView extends Region {
     private void survey(State state, @Nullable MapModel known) {
         long mine = ++turn;
         surveyor.execute(() -> {
-            MapModel next = known == null ? MapBuilder.build(state.reading(), state.scene()) : known;
+            MapModel next = known == null ? MapBuilder.build(state.reading(), state.scene(), state.lens()) : known;
             MapLayout made = MapLayout.of(next, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
             Platform.runLater(() -> {
                 if (mine == turn) {

@@ -11,8 +11,8 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.intake.Questions;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -27,7 +27,7 @@ public final class WayView extends VBox {
     private final Store store;
     private final List<Button> steps = new ArrayList<>();
     private final List<Label> states = new ArrayList<>();
-    private @Nullable Reading askedOf;
+    private @Nullable Rig askedOf;
     private int asked;
 
     /** The steps of what the store holds. */
@@ -44,8 +44,8 @@ public final class WayView extends VBox {
         if (steps.isEmpty() || before.textScale() != now.textScale()) {
             build(now.textScale());
         }
-        if (now.reading() != askedOf) {
-            askedOf = now.reading();
+        if (now.reading().rig() != askedOf) {
+            askedOf = now.reading().rig();
             asked = Questions.of(now.reading().rig()).size();
         }
         for (Step step : Step.values()) {

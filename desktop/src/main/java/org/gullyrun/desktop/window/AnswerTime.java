@@ -106,6 +106,9 @@ public final class AnswerTime {
                 began = System.nanoTime();
                 store.change(List.of(Objects.requireNonNull(
                         Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
+                if (store.state().reading() != before) {
+                    frames = 1; // read at once: the answer is in this very pulse, and painted when the next one is over
+                }
             }
         }.start();
     }

@@ -9,14 +9,19 @@ import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import javafx.application.Platform;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.intake.StartingRigs;
+import org.gullyrun.core.repair.Letter;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
@@ -75,13 +80,51 @@ final class CaseMatters {
                         return "A case needs a title.";
                     }
                     Edit.About from = Edit.About.of(what);
-                    Edit.About to =
-                            new Edit.About(entered.get("title").strip(), entered.get("note"), hours, from.knownGood());
+                    Edit.About to = new Edit.About(
+                            entered.get("title").strip(), entered.get("note"), hours, from.knownGood(), from.terms());
                     if (!to.equals(from)) {
                         store.edit(new Edit.OfCase(from, to), "change what is said of the case");
                     }
                     return "";
                 });
+    }
+
+    /** Lives with the finding selected, for a reason. */
+    void waive() {
+        Finding finding = store.state().shown().finding();
+        if (finding == null) {
+            store.tell(new Message("Select a finding first; then it can be waived.", false));
+            return;
+        }
+        overlay.form(
+                "Waive: " + finding.words().title(),
+                List.of(new Overlay.Entry("reason", "Why it may stay as it is", "")),
+                entered -> {
+                    String reason = entered.get("reason");
+                    if (reason.isBlank()) {
+                        return "Whoever reads the case later needs to know why.";
+                    }
+                    store.waive(finding, reason);
+                    return "";
+                });
+    }
+
+    /** Copies the finding selected, or else all of them, as a text for the creator. */
+    void copyFindings() {
+        State state = store.state();
+        Finding finding = state.shown().finding();
+        var known = state.remedies();
+        String text = finding == null
+                ? Letter.of(state.reading(), state.causes())
+                : Letter.of(finding, known == null ? List.of() : known.remedies());
+        ClipboardContent content = new ClipboardContent();
+        content.putString(text);
+        Clipboard.getSystemClipboard().setContent(content);
+        store.tell(new Message(
+                finding == null
+                        ? "All findings are on the clipboard, as a text for the creator."
+                        : "The finding is on the clipboard, as a text for the creator.",
+                false));
     }
 
     private static String trimmed(double hours) {
@@ -187,7 +230,9 @@ final class CaseMatters {
         Edit.About from = Edit.About.of(what);
         store.edit(
                 new Edit.OfCase(
-                        from, new Edit.About(from.title(), from.note(), from.showHours(), is ? "" : shown.id())),
+                        from,
+                        new Edit.About(
+                                from.title(), from.note(), from.showHours(), is ? "" : shown.id(), from.terms())),
                 is ? "take the mark known good off " + shown.name() : "mark " + shown.name() + " as known good");
         store.tell(new Message(
                 is ? "No survey is marked as known good." : shown.name() + " is marked as known good.", false));
@@ -205,7 +250,9 @@ final class CaseMatters {
         if (what.knownGood().equals(shown.id())) {
             Edit.About from = Edit.About.of(what);
             gone = new Edit.Several(List.of(
-                    new Edit.OfCase(from, new Edit.About(from.title(), from.note(), from.showHours(), "")), gone));
+                    new Edit.OfCase(
+                            from, new Edit.About(from.title(), from.note(), from.showHours(), "", from.terms())),
+                    gone));
         }
         store.edit(gone, "delete the survey " + shown.name());
         store.tell(new Message("Deleted the survey " + shown.name() + "; Ctrl Z brings it back.", false));

@@ -27,6 +27,8 @@ import org.gullyrun.desktop.look.Nodes;
 final class Overlay extends StackPane {
     private static final int MOST_ROWS = 300;
 
+    private Runnable closed = () -> {};
+
     Overlay() {
         getStyleClass().add("veil");
         setId("overlay");
@@ -91,6 +93,39 @@ final class Overlay extends StackPane {
         done.requestFocus();
     }
 
+    /** Shows a sheet to be read and closed. */
+    void sheet(String title, String under, List<? extends Node> content, double width) {
+        Map<String, Runnable> answers = new LinkedHashMap<>();
+        answers.put("Close", () -> {});
+        sheet(title, under, content, width, answers);
+    }
+
+    /** Shows a sheet to be read and answered; each answer closes it and then acts. */
+    void sheet(String title, String under, List<? extends Node> content, double width, Map<String, Runnable> answers) {
+        VBox box = new VBox(7, Nodes.label(title, "title"));
+        if (!under.isEmpty()) {
+            box.getChildren().add(Nodes.label(under, "soft"));
+        }
+        box.getChildren().addAll(content);
+        HBox buttons = new HBox(8, Nodes.spacer());
+        answers.forEach((name, run) -> {
+            Button button = new Button(name);
+            button.getStyleClass().setAll("button", "plain");
+            button.setId("answer-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+            button.setOnAction(e -> {
+                close();
+                run.run();
+            });
+            buttons.getChildren().add(button);
+        });
+        box.getChildren().add(buttons);
+        box.setPadding(new Insets(20, 24, 18, 24));
+        show(box, width);
+        applyCss();
+        layout();
+        buttons.getChildren().get(1).requestFocus();
+    }
+
     /** Something to choose: its title, what it is for, and what choosing it does. */
     record Choice(String title, String about, Runnable action) {}
 
@@ -98,7 +133,10 @@ final class Overlay extends StackPane {
     void choose(String title, Map<String, Choice> choices) {
         VBox box = new VBox(4, Nodes.label(title, "title"));
         choices.forEach((key, choice) -> {
-            VBox words = new VBox(Nodes.label(choice.title, "strong"), Nodes.label(choice.about, "soft"));
+            VBox words = new VBox(Nodes.label(choice.title, "strong"));
+            if (!choice.about.isEmpty()) {
+                words.getChildren().add(Nodes.label(choice.about, "soft"));
+            }
             HBox.setHgrow(words, Priority.ALWAYS);
             ClickRow row = new ClickRow(
                     "remedy",
@@ -239,8 +277,14 @@ final class Overlay extends StackPane {
         scroll.setPrefViewportHeight(Math.min(tall, Math.max(200, getHeight() - 120)));
     }
 
+    /** Sets what is done when nothing is laid over the window any more. */
+    void whenClosed(Runnable then) {
+        closed = then;
+    }
+
     void close() {
         setVisible(false);
         getChildren().clear();
+        closed.run();
     }
 }

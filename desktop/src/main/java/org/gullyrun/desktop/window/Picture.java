@@ -41,6 +41,7 @@ public final class Picture {
      * @param select what is typed into the find field to select something; in the intake, the name of a section and, after
      *     a slash, what is typed into its next row, a tab as \t; or empty
      * @param hop the rung whose settings are open, -1 for none
+     * @param rates whether the map shows rates in place of levels
      * @param night whether on the night sheet
      * @param textScale 1 for 100 %
      * @param width in pixels
@@ -53,6 +54,7 @@ public final class Picture {
             String scene,
             String select,
             int hop,
+            boolean rates,
             boolean night,
             double textScale,
             int width,
@@ -88,6 +90,9 @@ public final class Picture {
             store.chooseSurvey(wanted.survey);
         }
         store.look(wanted.night, wanted.textScale);
+        if (wanted.rates) {
+            store.turnLens();
+        }
         store.go(Step.valueOf(wanted.step.toUpperCase(Locale.ROOT)));
         Stage stage = new Stage(StageStyle.UNDECORATED);
         Workbench workbench = new Workbench(
@@ -124,7 +129,9 @@ public final class Picture {
                 }
                 boolean mended =
                         store.state().shown().finding() == null || store.state().remedies() != null;
-                frames = drawn && selected && mended ? frames + 1 : 0;
+                boolean grouped = store.state().step() != Step.FINDINGS
+                        || store.state().causes().done();
+                frames = drawn && selected && mended && grouped ? frames + 1 : 0;
                 if (frames > 20 || late) {
                     stop();
                     done.complete(workbench.scene().snapshot(null));

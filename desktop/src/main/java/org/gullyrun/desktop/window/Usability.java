@@ -129,8 +129,7 @@ public final class Usability {
     }
 
     private static void big(java.util.function.Consumer<List<Double>> done) {
-        Case what = new Case(
-                "big", "", 4, "", List.of(new Survey("s", "s", "", "", big(), Map.of())), Brief.EMPTY, Map.of());
+        Case what = new Case("big", "", 4, "", List.of(new Survey("s", "s", "", "", big(), Map.of())), Brief.EMPTY);
         Store store = new Store(what, null, Platform::runLater);
         Stage stage = new Stage(StageStyle.UNDECORATED);
         Workbench workbench = window(stage, store);

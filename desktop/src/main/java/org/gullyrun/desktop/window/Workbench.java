@@ -49,6 +49,7 @@ import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.trace.MapView;
 import org.gullyrun.desktop.way.WayView;
+import org.jspecify.annotations.Nullable;
 
 /** The window: its parts in their places, its keys, its files. */
 public final class Workbench {
@@ -90,6 +91,7 @@ public final class Workbench {
     private final HeadView head;
     private final CaseMatters matters;
     private final Lists lists;
+    private final Sheets sheets;
     private final MapView map;
     private final FindingsView findings;
     private final IntakeView intake;
@@ -99,6 +101,9 @@ public final class Workbench {
     private final EvidenceView evidence;
     /** In Intake: all settings of the row, in place of the rig so far. */
     private boolean details;
+
+    /** The key that was taken for an action and has not been let go since. */
+    private @Nullable KeyCode held;
 
     private final List<Action> actions;
     private final PauseTransition messageTime = new PauseTransition(MESSAGE);
@@ -112,6 +117,7 @@ public final class Workbench {
         this.files = files;
         this.matters = new CaseMatters(store, overlay, files);
         this.lists = new Lists(store, overlay, files);
+        this.sheets = new Sheets(store, overlay);
         this.actions = actions();
         this.map = new MapView(store);
         this.findings = new FindingsView(store);
@@ -138,11 +144,22 @@ public final class Workbench {
         scene.getStylesheets().add(SHEET);
         scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        scene.addEventFilter(KeyEvent.KEY_TYPED, e -> {
+            if (held != null) { // the letter that opened a form or a cell is not typed into it, however long it is held
+                e.consume();
+            }
+        });
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
+            if (e.getCode() == held) {
+                held = null;
+            }
+        });
         stage.setScene(scene);
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         stage.setOnCloseRequest(this::closing);
         messageTime.setOnFinished(e -> store.dismiss());
+        overlay.whenClosed(frame::requestFocus); // or the next control in line would seem to have been chosen
         store.watch(this::update);
         frame.requestFocus(); // so that keys count at once, and no control looks chosen
     }
@@ -318,6 +335,13 @@ public final class Workbench {
         all.add(new Action("next", "Go", "Next finding", List.of("N"), "N", () -> store.selectFinding(1)));
         all.add(new Action(
                 "previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
+        all.add(new Action("about-finding", "Finding", "What it is about", List.of("H"), "H", sheets::about));
+        all.add(new Action("what-if", "Look", "What if …", List.of("I"), "I", sheets::whatIf));
+        all.add(new Action("levels", "Look", "Levels and times", List.of("L"), "L", sheets::levels));
+        all.add(new Action("rates", "Map", "Rates in place of levels", List.of("R"), "R", store::turnLens));
+        all.add(new Action("waive", "Finding", "Waive with a reason …", List.of("W"), "W", matters::waive));
+        all.add(new Action(
+                "copy-finding", "Finding", "Copy for the creator", List.of("C"), "C", matters::copyFindings));
         all.add(new Action("on-map", "Go", "Show on the map", List.of("T"), "T", () -> store.go(Step.TRACE)));
         all.add(new Action("scene-on", "Go", "Next scene", List.of("Close Bracket"), "]", () -> scene(1)));
         all.add(new Action("scene-back", "Go", "Scene before", List.of("Open Bracket"), "[", () -> scene(-1)));
@@ -378,10 +402,15 @@ public final class Workbench {
     }
 
     private void key(KeyEvent e) {
+        if (e.getCode() != held) {
+            held = null;
+        } else if (scene.getFocusOwner() instanceof TextInputControl) {
+            e.consume(); // still the key that led here
+            return;
+        }
         if (overlay.isVisible()) {
             if (e.getCode() == KeyCode.ESCAPE) {
                 overlay.close();
-                frame.requestFocus();
                 e.consume();
             }
             return;
@@ -407,6 +436,7 @@ public final class Workbench {
         for (Action action : actions) {
             for (String keys : action.keys()) {
                 if (matches(keys, e)) {
+                    held = e.getCode();
                     action.run().run();
                     e.consume();
                     return;

@@ -31,6 +31,11 @@ final class CaptureIdle implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "A note.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         Rig rig = context.rig();
         List<Finding> findings = new ArrayList<>();

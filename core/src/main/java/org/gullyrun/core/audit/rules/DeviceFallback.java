@@ -23,6 +23,11 @@ final class DeviceFallback implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Critical if a must at live or ears hangs on the device; else major.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         DeviceUse.of(context.rig()).forEach((device, use) -> {

@@ -23,6 +23,11 @@ final class DeviceGone implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Critical if a must at live or ears hangs on it, major if any does; else a note.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         DeviceUse.of(context.rig()).forEach((device, use) -> {

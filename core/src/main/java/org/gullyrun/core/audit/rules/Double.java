@@ -7,6 +7,7 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
@@ -52,6 +53,11 @@ final class Double extends PairRule {
     }
 
     @Override
+    public String severity() {
+        return "At live critical, elsewhere major; at the same time (within {double.stacked}) major and minor. Copies fainter than {double.within} below the strongest do not count.";
+    }
+
+    @Override
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         if (cell.verdict() != Verdict.DOUBLE) {
@@ -78,9 +84,9 @@ final class Double extends PairRule {
             }
         }
         double apart = cell.delivery().copyApart();
-        return apart <= t.stacked() + 1e-9
+        return apart <= t.of(Limit.STACKED) + 1e-9
                 ? Apart.STACKED
-                : apart < t.comb() ? Apart.COMB : apart < t.slap() ? Apart.SLAP : Apart.ECHO;
+                : apart < t.of(Limit.COMB) ? Apart.COMB : apart < t.of(Limit.SLAP) ? Apart.SLAP : Apart.ECHO;
     }
 
     private static boolean latencyAssumed(SceneReading scene, int segment) {
@@ -109,7 +115,7 @@ final class Double extends PairRule {
     /** How many runs are strong enough to count; more than the limit of the search if there are more than that. */
     private static long heard(Thresholds t, SceneReading scene, CellReading cell) {
         RunSearch.Found found = scene.runs(cell, RunSearch.EXACT);
-        double least = cell.delivery().strongestGain() - t.copyWithin() - 1e-9;
+        double least = cell.delivery().strongestGain() - t.of(Limit.COPY_WITHIN) - 1e-9;
         long count = found.runs().stream().filter(r -> r.gain() >= least).count();
         return found.more() ? RunSearch.EXACT + 1 : count;
     }
@@ -125,7 +131,7 @@ final class Double extends PairRule {
                 new Figure("rise", d.strength() - d.strongestGain(), "dB"),
                 new Figure("copy below strongest", below, "dB")));
         String notch = "";
-        if (d.copyApart() > context.thresholds().stacked()) {
+        if (d.copyApart() > context.thresholds().of(Limit.STACKED)) {
             double hertz = 1000 / (2 * d.copyApart());
             figures.add(new Figure("first notch", hertz, "Hz"));
             notch = ", first notch at " + Math.round(hertz) + " Hz";

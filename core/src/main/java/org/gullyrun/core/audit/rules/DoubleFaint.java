@@ -23,6 +23,11 @@ final class DoubleFaint extends PairRule {
     }
 
     @Override
+    public String severity() {
+        return "A note.";
+    }
+
+    @Override
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         return cell.verdict() == Verdict.FAINT ? Severity.NOTE : null;

@@ -31,6 +31,11 @@ final class EngineDown implements Rule {
         return "Is a mixer, processor or production not running although something that must arrive needs it?";
     }
 
+    @Override
+    public String severity() {
+        return "Critical.";
+    }
+
     static List<Element> engines(Rig rig) {
         return Stream.of(Kind.MIXER, Kind.PROCESSOR, Kind.PRODUCTION)
                 .flatMap(kind -> rig.of(kind).stream())

@@ -30,6 +30,11 @@ final class EngineManual implements Rule {
         return "Does somebody have to start by hand what the sound goes through?";
     }
 
+    @Override
+    public String severity() {
+        return "Minor.";
+    }
+
     private static Setting<Boolean> starts(Element engine) {
         return switch (engine.kind()) {
             case MIXER -> Mixers.STARTS;

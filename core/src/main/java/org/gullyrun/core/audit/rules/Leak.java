@@ -6,6 +6,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
@@ -29,6 +30,11 @@ final class Leak extends PairRule {
     }
 
     @Override
+    public String severity() {
+        return "Critical at live, relay and far ends, and for private or licensed sources wherever sound is kept; else major. Below {leak.minor} minor, below {leak.note} a note; a private source keeps its severity down to {leak.private}.";
+    }
+
+    @Override
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         if (cell.wish() != Wish.NEVER || cell.verdict() != Verdict.LEAK || cell.ownVoice()) {
@@ -47,14 +53,16 @@ final class Leak extends PairRule {
                         || flagged && sort != null && sort.keeps()
                 ? Severity.CRITICAL
                 : Severity.MAJOR;
-        if (isPrivate && cell.electric().strength() >= t.privateKept()) {
+        if (isPrivate && cell.electric().strength() >= t.of(Limit.PRIVATE_KEPT)) {
             return full;
         }
         return byStrength(t, full, cell.delivery().strength());
     }
 
     static Severity byStrength(Thresholds t, Severity full, double strength) {
-        return strength >= t.leakMinor() ? full : strength >= t.leakNote() ? Severity.MINOR : Severity.NOTE;
+        return strength >= t.of(Limit.LEAK_MINOR)
+                ? full
+                : strength >= t.of(Limit.LEAK_NOTE) ? Severity.MINOR : Severity.NOTE;
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.gullyrun.core.audit.rules;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
@@ -18,6 +19,11 @@ final class LoopAir implements Rule {
     @Override
     public String question() {
         return "Does sound come back to where it was through the air?";
+    }
+
+    @Override
+    public String severity() {
+        return "Critical if it runs away; major if the strongest circle through the air is above {loop.air}; else minor.";
     }
 
     @Override
@@ -44,6 +50,6 @@ final class LoopAir implements Rule {
         if (inner ? strongest >= -1e-9 : loop.runsAway()) {
             return Severity.CRITICAL;
         }
-        return strongest > context.thresholds().airMajor() + 1e-9 ? Severity.MAJOR : Severity.MINOR;
+        return strongest > context.thresholds().of(Limit.AIR_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR;
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.Loop;
@@ -21,6 +22,11 @@ final class LoopElectric implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Critical if it runs away or a circle is above {loop.critical}; else major; below {loop.minor} minor.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         LoopTelling telling = new LoopTelling(id(), context);
         IntStream.range(0, context.scenes().size()).forEach(i -> {
@@ -32,9 +38,9 @@ final class LoopElectric implements Rule {
     }
 
     private static Severity severity(AuditContext context, Loop loop) {
-        if (loop.runsAway() || loop.strongest().gain() > context.thresholds().loopCritical() + 1e-9) {
+        if (loop.runsAway() || loop.strongest().gain() > context.thresholds().of(Limit.LOOP_CRITICAL) + 1e-9) {
             return Severity.CRITICAL;
         }
-        return loop.loopGain() < context.thresholds().loopMinor() ? Severity.MINOR : Severity.MAJOR;
+        return loop.loopGain() < context.thresholds().of(Limit.LOOP_MINOR) ? Severity.MINOR : Severity.MAJOR;
     }
 }

@@ -5,6 +5,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
@@ -26,6 +27,11 @@ final class LoopFarEnd extends PairRule {
     }
 
     @Override
+    public String severity() {
+        return "Critical down to {leak.minor}, major down to {far-end.major}, else minor; a note where it only comes through the air and the program cancels echo.";
+    }
+
+    @Override
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         if (!cell.ownVoice() || !cell.delivery().arrives()) {
@@ -40,9 +46,9 @@ final class LoopFarEnd extends PairRule {
         }
         Thresholds t = context.thresholds();
         double strength = cell.delivery().strength();
-        return strength >= t.leakMinor()
+        return strength >= t.of(Limit.LEAK_MINOR)
                 ? Severity.CRITICAL
-                : strength >= t.farEndMajor() ? Severity.MAJOR : Severity.MINOR;
+                : strength >= t.of(Limit.FAR_END_MAJOR) ? Severity.MAJOR : Severity.MINOR;
     }
 
     @Override

@@ -36,6 +36,11 @@ final class Missing implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Critical at live and ears, else major. A must weaker than {missing.strength}, or below {missing.level}, counts as missing.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         return context.missing().stream()
                 .filter(p -> p.everywhere() && !p.unexplained().isEmpty())

@@ -27,6 +27,11 @@ final class OutputIdle implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Critical.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Element output : context.rig().of(Kind.OUTPUT)) {

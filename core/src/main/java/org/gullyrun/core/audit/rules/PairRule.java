@@ -30,13 +30,17 @@ abstract class PairRule implements Rule {
     @Override
     public final List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
-        for (int s = 0; s < context.sources().size(); s++) {
+        for (int s : context.troubled()) {
             for (int o = 0; o < context.outlets().size(); o++) {
                 List<Hit> hits = new ArrayList<>();
-                for (int i = 0; i < context.scenes().size(); i++) {
-                    SceneReading scene = context.scenes().get(i);
+                int[] starts = context.rowStarts(s); // between them one and the same row is shared
+                for (int k = 0; k < starts.length; k++) {
+                    SceneReading scene = context.scenes().get(starts[k]);
                     Severity severity = judge(context, scene, scene.cell(s, o));
-                    if (severity != null) {
+                    int end = k + 1 < starts.length
+                            ? starts[k + 1]
+                            : context.scenes().size();
+                    for (int i = starts[k]; severity != null && i < end; i++) {
                         hits.add(new Hit(i, severity));
                     }
                 }

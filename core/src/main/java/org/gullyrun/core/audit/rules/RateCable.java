@@ -29,6 +29,11 @@ final class RateCable implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Major if the link does not convert, minor if that is not known; nothing if it does.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         Rig rig = context.rig();
@@ -68,7 +73,7 @@ final class RateCable implements Rule {
         }
         double ratio = read / played;
         double cents = 1200 * Math.log(ratio) / Math.log(2);
-        String rates = kilo(played) + " and " + kilo(read) + " kHz";
+        String rates = Say.kilo(played) + " and " + Say.kilo(read);
         findings.add(new Finding(
                 id(),
                 Finding.Subject.of(List.of(link.id())),
@@ -78,8 +83,8 @@ final class RateCable implements Rule {
                         link.name() + "'s ends run at " + rates,
                         "The two ends of " + link.name() + " are set to different sample rates.",
                         Say.sentence(
-                                a.name() + " runs at " + kilo(played) + " kHz and " + b.name() + " at " + kilo(read)
-                                        + " kHz,",
+                                a.name() + " runs at " + Say.kilo(played) + " and " + b.name() + " at " + Say.kilo(read)
+                                        + ",",
                                 (does == null ? "and it is not known whether " : "and ") + link.name()
                                         + (does == null ? " converts: at worst " : " does not convert: ")
                                         + Say.of(cents, "cents") + ", speed × "
@@ -92,9 +97,5 @@ final class RateCable implements Rule {
                         new Address(link.id(), converts.key())),
                 List.of(new Figure("ratio", ratio, ""), new Figure("pitch", cents, "cents")),
                 does == null));
-    }
-
-    private static String kilo(double hertz) {
-        return hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : java.lang.Double.toString(hertz / 1000);
     }
 }

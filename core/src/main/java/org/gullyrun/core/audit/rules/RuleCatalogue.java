@@ -4,6 +4,7 @@ import java.util.List;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.brief.Terms;
 
 /** All rules, a line each. Nothing registers itself. */
 public final class RuleCatalogue {
@@ -15,6 +16,7 @@ public final class RuleCatalogue {
             new LoopElectric(),
             new LoopAir(),
             new LoopFarEnd(),
+            new SceneSelf(),
             // What must not arrive and does: it cannot be taken back.
             new Leak(),
             // What is not running or not there, and all that hangs on it.
@@ -30,13 +32,39 @@ public final class RuleCatalogue {
             new DoubleFaint(),
             // What is kept so that it cannot be cut apart.
             new TrackMixed(),
-            // Ends that disagree, and what only waits to go wrong.
+            new TrackEmpty(),
+            // Ends that disagree.
             new RateCable(),
+            new RateEngine(),
+            new RateDrift(),
+            new RateMany(),
+            // How it sounds.
+            new CallProfile(),
+            new CallVoiceOnly(),
+            new LateSelf(),
+            new LateApart(),
+            new LevelClip(),
+            new LevelBalance(),
+            new LevelWindow(),
+            // What only waits to go wrong.
             new EngineManual(),
-            new CaptureIdle());
+            new DefaultFragile(),
+            new CaptureTitle(),
+            new CaptureSilent(),
+            new HangsOn(),
+            // What is in the way when looking for a fault.
+            new Stray(),
+            new CaptureIdle(),
+            new ChoiceIdle(),
+            new NamesTwin());
 
     /** The audit with all rules at the usual thresholds. */
     public static Audit usual() {
-        return new Audit(Thresholds.USUAL, ALL);
+        return new Audit(Thresholds.USUAL, List.of(), ALL);
+    }
+
+    /** The audit with all rules on the terms of a case, for a show of so many hours. */
+    public static Audit on(Terms terms, double showHours) {
+        return new Audit(new Thresholds(terms.limits(), showHours), terms.waivers(), ALL);
     }
 }

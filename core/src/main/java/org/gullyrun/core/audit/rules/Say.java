@@ -5,6 +5,9 @@ import java.util.Locale;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /** Small pieces of sentences that several rules use. */
 final class Say {
@@ -37,12 +40,31 @@ final class Say {
         List<String> names = pairs.stream()
                 .map(p -> p.source().name() + " at " + p.outlet().name())
                 .toList();
-        return names.size() <= 4
-                ? AuditContext.list(names)
-                : String.join(", ", names.subList(0, 3)) + " and " + (names.size() - 3) + " more";
+        return first(names, 4);
     }
 
     static boolean assumed(FlowGraph graph, List<Integer> segments) {
         return segments.stream().anyMatch(s -> !graph.assumed(s).isEmpty());
+    }
+
+    /** A rate in kHz. */
+    static String kilo(double hertz) {
+        return (hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : java.lang.Double.toString(hertz / 1000))
+                + " kHz";
+    }
+
+    /** The first few of some names, and how many more there are. */
+    static String first(List<String> names, int most) {
+        return names.size() <= most
+                ? AuditContext.list(names)
+                : String.join(", ", names.subList(0, most - 1)) + " and " + (names.size() - most + 1) + " more";
+    }
+
+    /** "track music", "tracks 7 and 8". */
+    static String tracks(Rig rig, Element production, List<Integer> numbers) {
+        List<String> names = numbers.stream()
+                .map(n -> Sentences.trackName(rig, production, Integer.toString(n)))
+                .toList();
+        return (names.size() == 1 ? "track " : "tracks ") + AuditContext.list(names);
     }
 }

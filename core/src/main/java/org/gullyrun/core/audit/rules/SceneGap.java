@@ -18,6 +18,11 @@ final class SceneGap implements Rule {
     }
 
     @Override
+    public String severity() {
+        return "Critical at live and ears, else major.";
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         return context.missing().stream()
                 .filter(p -> !p.everywhere() && !p.unexplained().isEmpty())

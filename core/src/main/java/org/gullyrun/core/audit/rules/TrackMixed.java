@@ -23,6 +23,11 @@ final class TrackMixed extends PairRule {
         return "Does a track that is meant for one source, or one class of sources, get something else?";
     }
 
+    @Override
+    public String severity() {
+        return "Major; below {leak.minor} minor, below {leak.note} a note.";
+    }
+
     /** Takes the place of a leak on a dedicated track, unless the source is private or licensed. */
     static boolean concerns(AuditContext context, CellReading cell) {
         return cell.verdict() == Verdict.LEAK

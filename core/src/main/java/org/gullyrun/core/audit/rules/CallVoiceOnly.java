@@ -1,0 +1,71 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.Optional;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.Sources.SourceClass;
+import org.jspecify.annotations.Nullable;
+
+/** Must music or media arrive at a far end whose program lets voices through only? */
+final class CallVoiceOnly extends MustRule {
+    @Override
+    public String id() {
+        return "call.voice-only";
+    }
+
+    @Override
+    public String question() {
+        return "Does a call that lets only voices through have to carry music?";
+    }
+
+    @Override
+    public String severity() {
+        return "Major.";
+    }
+
+    @Override
+    boolean applies(AuditContext context) {
+        return context.rig().of(Kind.APPLICATION).stream().anyMatch(a -> a.is(Applications.VOICE_ONLY, false));
+    }
+
+    @Override
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        SourceClass is = cell.source().get(Sources.CLASS);
+        return (is == SourceClass.MUSIC || is == SourceClass.MEDIA)
+                        && application(context, cell)
+                                .map(a -> a.is(Applications.VOICE_ONLY, false))
+                                .orElse(false)
+                ? Severity.MAJOR
+                : null;
+    }
+
+    private static Optional<Element> application(AuditContext context, CellReading cell) {
+        return cell.outlet().get(Outlets.SORT) == Outlets.Sort.FAR_END
+                ? context.rig().find(cell.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)
+                : Optional.empty();
+    }
+
+    @Override
+    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+        Element program = application(context, cell).orElseThrow();
+        String source = cell.source().name();
+        return told.title(program.name() + " lets voices through only; " + source + " will be cut")
+                .plain(program.name() + " takes your " + source + " for noise and removes it.")
+                .exact(
+                        source + " must reach " + cell.outlet().name() + ", and " + program.name() + " drops music",
+                        inScenes)
+                .cause(program.name() + " is set to carry voice only")
+                .noticed("The others hear your " + source + " break up, or not at all.")
+                .setting(program, Applications.VOICE_ONLY)
+                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()));
+    }
+}

@@ -1,0 +1,77 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+
+/** Is an application that is captured or routed not running or not sounding, so that it is in no list? */
+final class CaptureSilent implements Rule {
+    @Override
+    public String id() {
+        return "capture.silent";
+    }
+
+    @Override
+    public String question() {
+        return "Is a program that is captured or routed silent, so that it is in no list?";
+    }
+
+    @Override
+    public String severity() {
+        return "A note; minor if a must hangs on it.";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Element application : rig.of(Kind.APPLICATION)) {
+            boolean running = application.is(Applications.RUNNING, true);
+            if (running && application.is(Applications.SOUNDING, true)) {
+                continue;
+            }
+            List<Element> taken = rig.of(Kind.INPUT).stream()
+                    .filter(i -> i.get(Productions.TAKES) == Productions.Takes.APPLICATION
+                            && application.id().equals(i.get(Productions.APPLICATION)))
+                    .toList();
+            boolean routed = rig.in(application.id(), Kind.APP_OUTPUT).stream()
+                    .anyMatch(o -> o.get(Applications.SYSTEM_CHOICE) != Choice.Special.UNSET);
+            if (taken.isEmpty() && !routed) {
+                continue;
+            }
+            long musts = context.musts().stream()
+                    .filter(c -> application.id().equals(c.source().get(Sources.AT)))
+                    .count();
+            String state = running ? "makes no sound" : "is not running";
+            findings.add(Told.of(id(), musts > 0 ? Severity.MINOR : Severity.NOTE, application.id())
+                    .title(application.name() + " " + state + " and is in no list")
+                    .plain(application.name() + " " + state + ", so it cannot be chosen anywhere until it sounds.")
+                    .exact(
+                            application.name() + " " + state + "; "
+                                    + (taken.isEmpty()
+                                            ? "the system's list has a choice for it"
+                                            : "input "
+                                                    + AuditContext.list(taken.stream()
+                                                            .map(Element::name)
+                                                            .toList())
+                                                    + " takes it"),
+                            musts > 0 ? "and " + musts + (musts == 1 ? " must hangs" : " musts hang") + " on it" : "")
+                    .cause("programs are listed only while they sound")
+                    .noticed("Nothing, until it is needed.")
+                    .setting(application, running ? Applications.SOUNDING : Applications.RUNNING)
+                    .figure("musts", musts, "")
+                    .made());
+        }
+        return findings;
+    }
+}

@@ -1,0 +1,52 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+
+/** Is an application recognised by the title of its window only? */
+final class CaptureTitle implements Rule {
+    @Override
+    public String id() {
+        return "capture.title";
+    }
+
+    @Override
+    public String question() {
+        return "Is a program recognised by the title of its window only?";
+    }
+
+    @Override
+    public String severity() {
+        return "Minor.";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Element input : rig.of(Kind.INPUT)) {
+            if (input.get(Productions.TAKES) == Productions.Takes.APPLICATION
+                    && input.get(Productions.RECOGNISED) == Productions.Recognised.TITLE) {
+                String program = rig.name(input.or(Productions.APPLICATION, "a program"));
+                findings.add(Told.of(id(), Severity.MINOR, input.id())
+                        .title("Input " + input.name() + " finds " + program + " by its window's title only")
+                        .plain("When the title of " + program + "'s window changes, its sound is gone.")
+                        .exact("Input " + input.name() + " in "
+                                + rig.program(input).name() + " recognises " + program + " by title only")
+                        .cause("the title is another for every page, song or call")
+                        .noticed("Silence as soon as the title changes.")
+                        .setting(input, Productions.RECOGNISED)
+                        .made());
+            }
+        }
+        return findings;
+    }
+}

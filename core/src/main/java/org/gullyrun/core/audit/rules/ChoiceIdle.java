@@ -1,0 +1,91 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
+
+/** Does a system choice for an application decide nothing? */
+final class ChoiceIdle implements Rule {
+    @Override
+    public String id() {
+        return "choice.idle";
+    }
+
+    @Override
+    public String question() {
+        return "Has a choice in the system's list of programs no effect?";
+    }
+
+    @Override
+    public String severity() {
+        return "A note.";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Element application : rig.of(Kind.APPLICATION)) {
+            for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+                check(
+                        rig,
+                        application,
+                        output,
+                        Applications.SYSTEM_CHOICE,
+                        Applications.PROGRAM_CHOICE,
+                        Choices.output(rig, application, output),
+                        findings);
+            }
+            check(
+                    rig,
+                    application,
+                    application,
+                    Applications.INPUT_SYSTEM,
+                    Applications.INPUT,
+                    Choices.input(rig, application),
+                    findings);
+        }
+        return findings;
+    }
+
+    private void check(
+            Rig rig,
+            Element application,
+            Element holder,
+            Setting<Choice> system,
+            Setting<Choice> own,
+            Choices.Going going,
+            List<Finding> into) {
+        Choice chosen = holder.get(system);
+        if (chosen == null
+                || chosen == Choice.Special.UNSET
+                || going.decidedBy().equals(system)) {
+            return;
+        }
+        String name = application.name();
+        String what = holder == application ? "microphone" : "output";
+        into.add(Told.of(id(), Severity.NOTE, holder.id())
+                .title("The system's choice of " + what + " for " + name + " does nothing")
+                .plain("What is chosen for " + name + " in the system's list of programs has no effect, because " + name
+                        + " chooses for itself.")
+                .exact("In the system's list " + name + " is set to " + Sentences.words(rig, system, chosen)
+                        + "; " + name + " itself chooses " + Sentences.words(rig, own, holder.raw(own))
+                        + ", and that counts")
+                .cause(name + " names a device instead of following the default")
+                .noticed("Nothing, until somebody tries to move " + name + " there and wonders.")
+                .setting(holder, system)
+                .setting(holder, own)
+                .made());
+    }
+}

@@ -1,0 +1,151 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+
+/** If a default of a machine moves to another usable device, does the brief break? */
+final class DefaultFragile implements Rule {
+    private record Role(Setting<Choice> setting, Direction direction, boolean call) {}
+
+    private static final List<Role> ROLES = List.of(
+            new Role(Machines.PLAYBACK, Direction.PLAYBACK, false),
+            new Role(Machines.RECORDING, Direction.RECORDING, false),
+            new Role(Machines.CALL_PLAYBACK, Direction.PLAYBACK, true),
+            new Role(Machines.CALL_RECORDING, Direction.RECORDING, true));
+
+    private record Broken(Element device, List<String> missing, List<String> leaking, boolean live) {
+        int count() {
+            return missing.size() + leaking.size();
+        }
+    }
+
+    @Override
+    public String id() {
+        return "default.fragile";
+    }
+
+    @Override
+    public String question() {
+        return "Does the show break when the system moves a default to another device?";
+    }
+
+    @Override
+    public String severity() {
+        return "Minor.";
+    }
+
+    @Override
+    public boolean isDeep() {
+        return true;
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Element machine : rig.of(Kind.MACHINE)) {
+            for (Role role : ROLES) {
+                if (!Followers.any(rig, machine.id(), role.direction, role.call)) {
+                    continue;
+                }
+                Broken worst = null;
+                for (Element device : rig.of(Kind.DEVICE)) {
+                    Choice to = Choice.to(device.id());
+                    if (machine.id().equals(device.get(Devices.MACHINE))
+                            && device.get(Devices.DIRECTION) == role.direction
+                            && Choices.usable(device)
+                            && !to.equals(machine.get(role.setting))) {
+                        Broken broken = moved(context, machine, role, device, to);
+                        if (broken.count() > 0 && (worst == null || isWorse(broken, worst))) {
+                            worst = broken;
+                        }
+                    }
+                }
+                if (worst != null) {
+                    findings.add(tell(context, machine, role, worst));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private static boolean isWorse(Broken a, Broken b) {
+        return a.live != b.live ? a.live : a.count() > b.count();
+    }
+
+    private static Broken moved(AuditContext context, Element machine, Role role, Element device, Choice to) {
+        Change change = Change.set(context.rig(), machine.id(), role.setting, to);
+        List<SceneReading> tried =
+                change == null ? context.scenes() : context.tried(Changes.apply(context.rig(), List.of(change)));
+        double least = context.thresholds().of(Limit.LEAK_MINOR);
+        Set<String> missing = new LinkedHashSet<>();
+        Set<String> leaking = new LinkedHashSet<>();
+        boolean live = false;
+        for (int i = 0; i < tried.size(); i++) {
+            for (int s = 0; s < context.sources().size(); s++) {
+                if (tried.get(i).sharesRow(context.scenes().get(i), s)) {
+                    continue;
+                }
+                for (int o = 0; o < context.outlets().size(); o++) {
+                    CellReading was = context.scenes().get(i).cell(s, o);
+                    CellReading is = tried.get(i).cell(s, o);
+                    String pair = is.source().name() + " at " + is.outlet().name();
+                    if (is.verdict() == Verdict.MISSING && was.verdict() != Verdict.MISSING) {
+                        missing.add(pair);
+                    }
+                    if (leaks(is, least) && !leaks(was, least)) {
+                        leaking.add(pair);
+                        live |= is.outlet().get(Outlets.SORT) == Outlets.Sort.LIVE;
+                    }
+                }
+            }
+        }
+        return new Broken(device, List.copyOf(missing), List.copyOf(leaking), live);
+    }
+
+    private static boolean leaks(CellReading cell, double least) {
+        return cell.verdict() == Verdict.LEAK && cell.delivery().strength() >= least;
+    }
+
+    private Finding tell(AuditContext context, Element machine, Role role, Broken worst) {
+        String what = role.setting.label();
+        String device = worst.device.name();
+        return Told.of(id(), Severity.MINOR, machine.id(), role.setting.key())
+                .title("The show hangs on " + machine.name() + "'s " + what)
+                .plain("If the system moves the default to another device, as updates and new headsets do, the show"
+                        + " breaks.")
+                .exact(
+                        "With the " + what + " on " + device + ":",
+                        worst.missing.isEmpty() ? "" : "missing " + Say.first(worst.missing, 3),
+                        worst.missing.isEmpty() || worst.leaking.isEmpty() ? "" : "and",
+                        worst.leaking.isEmpty() ? "" : "leaking " + Say.first(worst.leaking, 3),
+                        worst.live ? "; it would be on air" : "")
+                .cause("something in the show follows the default instead of naming its device")
+                .noticed("Nothing now; silence or a leak after the next update.")
+                .setting(machine, role.setting)
+                .figure("broken", worst.count(), "")
+                .made();
+    }
+}

@@ -1,0 +1,171 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.Dominators;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Which one element do several musts depend on entirely?
+ *
+ * <p>Source: dominators of the open graph, seen from each source ({@link Dominators}); a mixer over whose strips a must
+ * goes by several ways at once is found by leaving the mixer out.
+ */
+final class HangsOn implements Rule {
+    @Override
+    public String id() {
+        return "hangs.on";
+    }
+
+    @Override
+    public String question() {
+        return "Is there one thing on which most of the show hangs?";
+    }
+
+    @Override
+    public String severity() {
+        return "A note, from {hangs.on} musts.";
+    }
+
+    @Override
+    public boolean isDeep() {
+        return true;
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Map<String, Set<String>> carried = carried(context);
+        List<Finding> findings = new ArrayList<>();
+        double least = context.thresholds().of(Limit.HANGING);
+        List<String> order = new ArrayList<>(carried.keySet());
+        carried.forEach((id, musts) -> {
+            boolean covered = carried.entrySet().stream()
+                    .anyMatch(o -> !o.getKey().equals(id)
+                            && o.getValue().containsAll(musts)
+                            && (o.getValue().size() > musts.size() || order.indexOf(o.getKey()) < order.indexOf(id)));
+            if (musts.size() >= least && !covered) {
+                findings.add(tell(context, context.rig().get(id), musts));
+            }
+        });
+        return findings;
+    }
+
+    /** For each element the musts that go through it in every scene in which they arrive; nearest the source first. */
+    private static Map<String, Set<String>> carried(AuditContext context) {
+        Map<String, Set<String>> all = new LinkedHashMap<>();
+        for (int s = 0; s < context.sources().size(); s++) {
+            Element source = context.sources().get(s);
+            Map<Integer, Set<String>> byOutlet = new HashMap<>();
+            for (int i = 0; i < context.scenes().size(); i++) {
+                SceneReading scene = context.scenes().get(i);
+                if (context.isAsBefore(i)) {
+                    continue;
+                }
+                Dominators dominators = null;
+                for (int o = 0; o < context.outlets().size(); o++) {
+                    CellReading cell = scene.cell(s, o);
+                    if (cell.wish() != Wish.MUST || !cell.delivery().arrives()) {
+                        continue;
+                    }
+                    dominators = dominators == null
+                            ? Dominators.of(scene.view(), scene.graph().point(source.id()))
+                            : dominators;
+                    Set<String> on = elements(context, scene, cell, dominators);
+                    byOutlet.merge(o, on, (a, b) -> {
+                        a.retainAll(b);
+                        return a;
+                    });
+                }
+            }
+            byOutlet.forEach((o, elements) -> elements.forEach(e -> all.computeIfAbsent(e, x -> new LinkedHashSet<>())
+                    .add(source.name() + " at " + context.outlets().get(o).name())));
+        }
+        return all;
+    }
+
+    private static Set<String> elements(
+            AuditContext context, SceneReading scene, CellReading cell, Dominators dominators) {
+        FlowGraph graph = scene.graph();
+        Rig rig = context.rig();
+        int outlet = graph.point(cell.outlet().id());
+        Set<String> on = new LinkedHashSet<>();
+        for (String id : dominators.on(outlet)) {
+            add(rig, rig.find(id), on);
+        }
+        for (int s : cell.delivery().strongest()) {
+            Element by = rig.find(graph.segmentElement(s));
+            Element program = by == null ? null : rig.program(by);
+            if (program != null
+                    && program.kind() == Kind.MIXER
+                    && !on.contains(program.id())
+                    && !dominators.reachesWithout(outlet, p -> belongs(rig, graph.element(p), program))) {
+                on.add(program.id());
+            }
+        }
+        on.remove(cell.source().or(Sources.AT, ""));
+        on.remove(graph.element(graph.from(cell.delivery().strongest().getLast())));
+        return on;
+    }
+
+    private static boolean belongs(Rig rig, String element, Element program) {
+        Element e = rig.find(element);
+        return e != null && rig.program(e) == program;
+    }
+
+    private static void add(Rig rig, @Nullable Element element, Set<String> on) {
+        if (element == null) {
+            return;
+        }
+        Element program = rig.program(element);
+        switch (program.kind()) {
+            case DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, MIXER -> on.add(program.id());
+            default -> {}
+        }
+    }
+
+    private Finding tell(AuditContext context, Element element, Set<String> musts) {
+        Setting<?> setting = switch (element.kind()) {
+            case MIXER -> Mixers.RUNNING;
+            case PROCESSOR -> Links.PROCESSOR_RUNNING;
+            case PASS_THROUGH -> Links.PASS_ENABLED;
+            case DEVICE -> Devices.PRESENT;
+            case APPLICATION -> Applications.RUNNING;
+            case CABLE -> Links.CABLE_FROM;
+            case WIRE -> Links.WIRE_FROM;
+            default -> Links.COUPLING_FROM;
+        };
+        List<String> names = List.copyOf(musts);
+        return Told.of(id(), Severity.NOTE, element.id())
+                .title(musts.size() + " musts hang on " + element.name() + " alone")
+                .plain("If " + element.name() + " stops, " + musts.size() + " things that must be heard are gone.")
+                .exact("Every run goes through " + element.name() + ": " + Say.first(names, 4))
+                .cause("there is no second way")
+                .noticed("Nothing, as long as " + element.name() + " holds.")
+                .setting(element, setting)
+                .figure("musts", musts.size(), "")
+                .made();
+    }
+}

@@ -1,0 +1,163 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Do sources that belong together arrive apart, or does a source arrive off its picture?
+ *
+ * <p>Source of the figures for pictures: ITU-R BT.1359, detectability and acceptability of sound against picture.
+ */
+final class LateApart implements Rule {
+    @Override
+    public String id() {
+        return "late.apart";
+    }
+
+    @Override
+    public String question() {
+        return "Does what belongs together arrive apart, or sound off its picture?";
+    }
+
+    @Override
+    public String severity() {
+        return "Apart by more than {apart.minor} minor, {apart.major} major. Off a picture: minor if sound leads by {picture.leads} or lags by {picture.lags}, major from {picture.leads.major} and {picture.lags.major}.";
+    }
+
+    /** One source too early or too late somewhere. */
+    private record Off(int scene, CellReading cell, double by, Severity severity, String than, boolean picture) {}
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Map<String, List<Integer>> groups = new TreeMap<>();
+        List<Integer> shown = new ArrayList<>();
+        for (int s = 0; s < context.sources().size(); s++) {
+            Element source = context.sources().get(s);
+            String together = source.or(Sources.TOGETHER, "");
+            if (!together.isEmpty()) {
+                groups.computeIfAbsent(together, x -> new ArrayList<>()).add(s);
+            }
+            if (source.get(Sources.PICTURE_DELAY) != null) {
+                shown.add(s);
+            }
+        }
+        Map<String, List<Off>> found = new LinkedHashMap<>();
+        if (groups.isEmpty() && shown.isEmpty()) {
+            return List.of();
+        }
+        for (int o = 0; o < context.outlets().size(); o++) {
+            for (int i = 0; i < context.scenes().size(); i++) {
+                SceneReading scene = context.scenes().get(i);
+                for (List<Integer> group : groups.values()) {
+                    add(found, apart(context, i, scene, group, o));
+                }
+                Outlets.Sort sort = context.outlets().get(o).get(Outlets.SORT);
+                if (sort != null && sort.isOutput()) {
+                    for (int s : shown) {
+                        add(found, offPicture(context, i, scene.cell(s, o)));
+                    }
+                }
+            }
+        }
+        return found.values().stream().map(all -> tell(context, all)).toList();
+    }
+
+    private static void add(Map<String, List<Off>> found, @Nullable Off off) {
+        if (off != null) {
+            String key = off.cell.source().id() + ">" + off.cell.outlet().id();
+            found.computeIfAbsent(key, x -> new ArrayList<>()).add(off);
+        }
+    }
+
+    private static @Nullable Off apart(
+            AuditContext context, int place, SceneReading scene, List<Integer> group, int outlet) {
+        List<CellReading> here = group.stream()
+                .map(s -> scene.cell(s, outlet))
+                .filter(c -> c.delivery().arrives() && c.wish() != Wish.NEVER)
+                .sorted(Comparator.comparingDouble(c -> c.delivery().strongestDelay()))
+                .toList();
+        if (here.size() < 2) {
+            return null;
+        }
+        CellReading early = here.getFirst();
+        CellReading late = here.getLast();
+        double by = late.delivery().strongestDelay() - early.delivery().strongestDelay();
+        Thresholds t = context.thresholds();
+        return by > t.of(Limit.APART_MINOR) + 1e-9
+                ? new Off(
+                        place,
+                        early,
+                        by,
+                        by > t.of(Limit.APART_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR,
+                        late.source().name(),
+                        false)
+                : null;
+    }
+
+    private static @Nullable Off offPicture(AuditContext context, int place, CellReading cell) {
+        if (!cell.delivery().arrives() || cell.wish() == Wish.NEVER) {
+            return null;
+        }
+        double early =
+                cell.source().or(Sources.PICTURE_DELAY, 0.0) - cell.delivery().strongestDelay();
+        Thresholds t = context.thresholds();
+        boolean bad = early > t.of(Limit.LEADS_MINOR) + 1e-9 || -early > t.of(Limit.LAGS_MINOR) + 1e-9;
+        boolean worse = early > t.of(Limit.LEADS_MAJOR) + 1e-9 || -early > t.of(Limit.LAGS_MAJOR) + 1e-9;
+        return bad ? new Off(place, cell, early, worse ? Severity.MAJOR : Severity.MINOR, "its picture", true) : null;
+    }
+
+    private Finding tell(AuditContext context, List<Off> all) {
+        all.sort(Comparator.comparing(Off::severity).thenComparing(Off::scene));
+        Off worst = all.getFirst();
+        List<Integer> scenes = all.stream().map(Off::scene).distinct().toList();
+        CellReading cell = worst.cell;
+        String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        boolean early = worst.by > 0;
+        String how = Say.of(Math.abs(worst.by), "ms") + (early ? " before " : " after ") + worst.than;
+        FlowGraph graph = context.scenes().get(worst.scene).graph();
+        Told told = Told.pair(id(), worst.severity, cell.source(), cell.outlet())
+                .in(scenes)
+                .title(source + " arrives " + how + " at " + outlet)
+                .plain("At " + outlet + " your " + source + (early ? " comes before " : " comes after ") + worst.than
+                        + ".")
+                .exact(source + " at " + outlet, context.in(scenes), how)
+                .cause(early ? "its way is shorter" : "its way is longer")
+                .noticed(
+                        worst.picture
+                                ? "Lips and sound do not match."
+                                : "The same thing is heard twice, a moment apart.")
+                .evidence(Evidence.of(
+                        worst.scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                .assumed(Say.assumed(graph, cell.delivery().strongest()))
+                .figure(early ? "delay to add" : "delay to take away", Math.abs(worst.by), "ms");
+        cell.delivery().strongest().stream()
+                .map(s -> context.rig().find(graph.segmentElement(s), Kind.INPUT))
+                .flatMap(Optional::stream)
+                .findFirst()
+                .ifPresent(input -> told.setting(input, Productions.INPUT_DELAY));
+        return told.made();
+    }
+}

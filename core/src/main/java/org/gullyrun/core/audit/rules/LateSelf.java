@@ -1,0 +1,78 @@
+package org.gullyrun.core.audit.rules;
+
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
+
+/** Does a person hear their own voice late at their ears? */
+final class LateSelf extends MustRule {
+    @Override
+    public String id() {
+        return "late.self";
+    }
+
+    @Override
+    public String question() {
+        return "Does somebody hear their own voice late?";
+    }
+
+    @Override
+    public String severity() {
+        return "Minor above {self.minor}, major above {self.major}.";
+    }
+
+    @Override
+    boolean concerns(CellReading cell) {
+        String person = cell.outlet().or(Outlets.PERSON, "");
+        return cell.delivery().arrives()
+                && cell.outlet().get(Outlets.SORT) == Outlets.Sort.EARS
+                && !person.isEmpty()
+                && person.equals(cell.source().or(Sources.PERSON, ""));
+    }
+
+    @Override
+    boolean applies(AuditContext context) {
+        return context.outlets().stream()
+                .anyMatch(o -> !o.or(Outlets.PERSON, "").isEmpty());
+    }
+
+    @Override
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        Thresholds t = context.thresholds();
+        if (cell.delivery().strength() < t.of(Limit.LEAK_MINOR)) {
+            return null;
+        }
+        double late = cell.delivery().strongestDelay();
+        return late > t.of(Limit.SELF_MAJOR) + 1e-9
+                ? Severity.MAJOR
+                : late > t.of(Limit.SELF_MINOR) + 1e-9 ? Severity.MINOR : null;
+    }
+
+    @Override
+    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+        double late = cell.delivery().strongestDelay();
+        String person = cell.outlet().or(Outlets.PERSON, "");
+        return told.title(person + " hears their own voice " + Say.of(late, "ms") + " late")
+                .plain("Your own voice comes back to " + cell.outlet().name() + " a moment late.")
+                .exact(
+                        cell.source().name() + " at " + cell.outlet().name() + " after " + Say.of(late, "ms") + " at "
+                                + Say.of(cell.delivery().strength(), "dB"),
+                        inScenes)
+                .cause("one's own microphone is on what one listens to, by a slow way")
+                .noticed(
+                        late > context.thresholds().of(Limit.SELF_MAJOR)
+                                ? "An echo of oneself; speaking begins to stumble."
+                                : "One's own voice sounds hollow.")
+                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                .figure("delay", late, "ms")
+                .figure("strength", cell.delivery().strength(), "dB");
+    }
+}

@@ -1,0 +1,132 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeSet;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Common;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Ids;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+
+/** Do two things have the same name, or is a strip, bus or track in use without one? */
+final class NamesTwin implements Rule {
+    private static final List<Kind> NAMED = List.of(
+            Kind.MACHINE,
+            Kind.DEVICE,
+            Kind.APPLICATION,
+            Kind.MIXER,
+            Kind.STRIP,
+            Kind.BUS,
+            Kind.PRODUCTION,
+            Kind.INPUT,
+            Kind.SCENE,
+            Kind.OUTPUT,
+            Kind.SOURCE,
+            Kind.OUTLET);
+
+    @Override
+    public String id() {
+        return "names.twin";
+    }
+
+    @Override
+    public String question() {
+        return "Do two things have the same name, or something in use none?";
+    }
+
+    @Override
+    public String severity() {
+        return "A note.";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Kind kind : NAMED) {
+            Map<String, List<Element>> alike = new LinkedHashMap<>();
+            for (Element e : rig.of(kind)) {
+                String name = e.or(Common.name(kind), "").strip();
+                if (!name.isEmpty()) {
+                    alike.computeIfAbsent(name.toLowerCase(Locale.ROOT) + "|" + place(rig, e), x -> new ArrayList<>())
+                            .add(e);
+                }
+            }
+            alike.values().stream().filter(all -> all.size() > 1).forEach(all -> findings.add(twins(rig, all)));
+        }
+        for (Element mixer : rig.of(Kind.MIXER)) {
+            List<Element> bare = new ArrayList<>();
+            rig.in(mixer.id(), Kind.STRIP).stream()
+                    .filter(s -> isBare(s) && s.get(Mixers.FEED) instanceof Choice.To)
+                    .forEach(bare::add);
+            rig.in(mixer.id(), Kind.BUS).stream()
+                    .filter(b -> isBare(b) && b.get(Mixers.TARGET) instanceof Choice.To)
+                    .forEach(bare::add);
+            if (!bare.isEmpty()) {
+                Told told = unnamed(mixer, bare.size() + (bare.size() == 1 ? " strip or bus" : " strips and buses"));
+                bare.forEach(e -> told.setting(e, Common.name(e.kind())));
+                findings.add(told.made());
+            }
+        }
+        for (Element production : rig.of(Kind.PRODUCTION)) {
+            TreeSet<Integer> used = new TreeSet<>();
+            rig.in(production.id(), Kind.OUTPUT)
+                    .forEach(o -> used.addAll(Productions.ticked(o, Productions.TAKES_TRACK)));
+            boolean several = used.size() > 1;
+            used.removeIf(n -> !production.or(Productions.TRACK_NAME.of(n), "").isBlank());
+            if (several && !used.isEmpty()) { // a single track needs no name to be told from others
+                Told told = unnamed(production, used.size() + (used.size() == 1 ? " track" : " tracks"));
+                used.forEach(n -> told.setting(production, Productions.TRACK_NAME.of(n)));
+                findings.add(told.made());
+            }
+        }
+        return findings;
+    }
+
+    private static boolean isBare(Element e) {
+        return e.or(Common.name(e.kind()), "").isBlank();
+    }
+
+    private static String place(Rig rig, Element e) {
+        if (e.kind() == Kind.DEVICE) {
+            return e.or(Devices.MACHINE, "") + "|" + e.get(Devices.DIRECTION);
+        }
+        Element owner = rig.owner(e);
+        return owner == null ? "" : owner.id();
+    }
+
+    private Finding twins(Rig rig, List<Element> all) {
+        String[] ids = all.stream().map(Element::id).sorted(Ids.ORDER).toArray(String[]::new);
+        String noun = all.getFirst().kind().noun();
+        String name = all.getFirst().name();
+        Told told = Told.of(id(), Severity.NOTE, ids)
+                .title(all.size() + " times the name " + name)
+                .plain("Two things are called " + name + "; on the phone nobody knows which is meant.")
+                .exact(all.size() + " of kind " + noun + " are called " + name + " in the same place")
+                .cause("names were left as they came")
+                .noticed("Nothing, until somebody chooses the wrong one.");
+        all.forEach(e -> told.setting(e, Common.name(e.kind())));
+        return told.made();
+    }
+
+    private Told unnamed(Element program, String what) {
+        return Told.of(id(), Severity.NOTE, program.id())
+                .title(what + " in " + program.name() + " without a name")
+                .plain("In " + program.name() + " something is in use that has no name.")
+                .exact(what + " in use in " + program.name() + " without a name")
+                .cause("names were never given")
+                .noticed("Nothing, until somebody changes the wrong one.");
+    }
+}

@@ -1,0 +1,90 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.DriverPath;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+
+/** Does a mixer or production run at another rate than a device it reads or feeds? */
+final class RateEngine implements Rule {
+    @Override
+    public String id() {
+        return "rate.engine";
+    }
+
+    @Override
+    public String question() {
+        return "Does a mixer or production run at another rate than a device it reads or feeds?";
+    }
+
+    @Override
+    public String severity() {
+        return "Major on exclusive and low-latency paths, else minor.";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Element mixer : context.rig().of(Kind.MIXER)) {
+            check(context.rig(), mixer, Mixers.RATE, mixer.or(Mixers.PATH, DriverPath.STANDARD), findings);
+        }
+        for (Element production : context.rig().of(Kind.PRODUCTION)) {
+            check(
+                    context.rig(),
+                    production,
+                    Productions.RATE,
+                    production.or(Productions.PATH, DriverPath.STANDARD),
+                    findings);
+        }
+        return findings;
+    }
+
+    private void check(
+            Rig rig, Element engine, Setting<java.lang.Double> setting, DriverPath path, List<Finding> into) {
+        java.lang.Double rate = engine.get(setting);
+        if (rate == null) {
+            return;
+        }
+        List<Element> others = EngineDevices.of(rig, engine).stream()
+                .map(id -> rig.find(id, Kind.DEVICE).orElse(null))
+                .filter(d -> d != null && d.get(Devices.RATE) instanceof java.lang.Double own && !own.equals(rate))
+                .toList();
+        if (others.isEmpty()) {
+            return;
+        }
+        boolean tight = path.goesAround()
+                || others.stream()
+                        .anyMatch(d -> d.or(Devices.PATH, DriverPath.STANDARD).goesAround());
+        String names = AuditContext.list(others.stream().map(Element::name).toList());
+        String rates = AuditContext.list(others.stream()
+                .map(d -> d.name() + " at " + Say.kilo(d.or(Devices.RATE, 0.0)))
+                .toList());
+        double first = others.getFirst().or(Devices.RATE, 1.0);
+        Told told = Told.of(id(), tight ? Severity.MAJOR : Severity.MINOR, engine.id())
+                .title(engine.name() + " runs at " + Say.kilo(rate) + ", " + names + " not")
+                .plain(engine.name() + " and " + names + " are set to different sample rates.")
+                .exact(
+                        engine.name() + " runs at " + Say.kilo(rate) + ", " + rates + ";",
+                        tight ? "on a path that holds the device, nothing converts" : "the system converts")
+                .cause("the rates differ")
+                .noticed(
+                        tight
+                                ? "Crackles, wrong pitch, or the device cannot be opened at all."
+                                : "Mostly nothing; some load and delay for converting.")
+                .setting(engine, setting)
+                .figure("ratio", first / rate, "")
+                .figure("pitch", 1200 * Math.log(first / rate) / Math.log(2), "cents");
+        others.forEach(d -> told.setting(d, Devices.RATE));
+        into.add(told.made());
+    }
+}

@@ -1,0 +1,72 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.HashSet;
+import java.util.Set;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+import org.jspecify.annotations.Nullable;
+
+/** Is a must converted more than twice on its way? */
+final class RateMany extends MustRule {
+    @Override
+    public String id() {
+        return "rate.many";
+    }
+
+    @Override
+    public String question() {
+        return "Is something converted from rate to rate again and again on its way?";
+    }
+
+    @Override
+    public String severity() {
+        return "A note above {rate.many} conversions.";
+    }
+
+    private static long conversions(SceneReading scene, CellReading cell) {
+        return cell.delivery().strongest().stream()
+                .filter(scene.graph()::converts)
+                .count();
+    }
+
+    @Override
+    boolean applies(AuditContext context) {
+        Set<java.lang.Double> rates = new HashSet<>();
+        context.rig().of(Kind.DEVICE).forEach(d -> rates.add(d.get(Devices.RATE)));
+        context.rig().of(Kind.MIXER).forEach(m -> rates.add(m.get(Mixers.RATE)));
+        context.rig().of(Kind.PRODUCTION).forEach(p -> rates.add(p.get(Productions.RATE)));
+        rates.remove(null);
+        return rates.size() > 1;
+    }
+
+    @Override
+    @Nullable
+    Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
+        return conversions(scene, cell) > context.thresholds().of(Limit.CONVERSIONS) ? Severity.NOTE : null;
+    }
+
+    @Override
+    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+        long count = conversions(context.scenes().get(scene), cell);
+        return told.title(cell.source().name() + " is converted " + count + " times on its way to "
+                        + cell.outlet().name())
+                .plain("On its way to " + cell.outlet().name() + " your "
+                        + cell.source().name() + " changes its sample rate " + count + " times.")
+                .exact(
+                        count + " conversions on the strongest run of "
+                                + cell.source().name() + " to " + cell.outlet().name(),
+                        inScenes)
+                .cause("devices on the way are set to different rates")
+                .noticed("Nothing by itself; each conversion adds some delay.")
+                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                .figure("conversions", count, "");
+    }
+}

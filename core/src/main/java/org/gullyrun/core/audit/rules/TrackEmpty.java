@@ -1,0 +1,62 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+
+/** Does an output take a track that nothing feeds in any scene? */
+final class TrackEmpty implements Rule {
+    @Override
+    public String id() {
+        return "track.empty";
+    }
+
+    @Override
+    public String question() {
+        return "Does an output take a track that nothing feeds?";
+    }
+
+    @Override
+    public String severity() {
+        return "Minor.";
+    }
+
+    @Override
+    public List<Finding> check(AuditContext context) {
+        Rig rig = context.rig();
+        List<Finding> findings = new ArrayList<>();
+        for (Element output : rig.of(Kind.OUTPUT)) {
+            Element production = rig.owner(output);
+            if (production == null || !production.is(Productions.RUNNING, true)) {
+                continue; // that it is not running is the trouble
+            }
+            List<Integer> empty = Productions.ticked(output, Productions.TAKES_TRACK).stream()
+                    .filter(n ->
+                            context.scenes().stream().noneMatch(s -> s.isFed(FlowGraph.trackPoint(production.id(), n))))
+                    .toList();
+            if (!empty.isEmpty()) {
+                String names = Say.tracks(rig, production, empty);
+                Told told = Told.of(id(), Severity.MINOR, output.id())
+                        .title(output.name() + " takes " + names + ", which nothing feeds")
+                        .plain("In " + production.name() + " the output " + output.name() + " takes " + names
+                                + ", and nothing is on it.")
+                        .exact(
+                                "Output " + output.name() + " takes " + names + "; no source has an open way there",
+                                context.scenes().size() > 1 ? "in any scene" : "")
+                        .cause("no input that sounds is ticked for it")
+                        .noticed("The track is there, and silent.");
+                empty.forEach(n -> told.setting(output, Productions.TAKES_TRACK.of(n)));
+                findings.add(told.made());
+            }
+        }
+        return findings;
+    }
+}

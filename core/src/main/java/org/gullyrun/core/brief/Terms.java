@@ -1,0 +1,37 @@
+package org.gullyrun.core.brief;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * What a case sets otherwise for its audit: figures at which findings begin, and findings it lives with. Immutable.
+ *
+ * @param limits figures by the key of the limit; those not named stand at their usual value
+ * @param waivers findings waived, one for each identity
+ */
+public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
+    /** Everything as usual. */
+    public static final Terms USUAL = new Terms(Map.of(), List.of());
+
+    public Terms {
+        limits = Collections.unmodifiableMap(new TreeMap<>(limits));
+        waivers = List.copyOf(waivers);
+    }
+
+    /** These with a waiver in place of any earlier one of the same finding. */
+    public Terms with(Waiver waiver) {
+        List<Waiver> all = new ArrayList<>(without(waiver.finding()).waivers);
+        all.add(waiver);
+        return new Terms(limits, all);
+    }
+
+    /** These without the waiver of a finding. */
+    public Terms without(String finding) {
+        return new Terms(
+                limits,
+                waivers.stream().filter(w -> !w.finding().equals(finding)).toList());
+    }
+}

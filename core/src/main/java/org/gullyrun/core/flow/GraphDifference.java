@@ -1,0 +1,247 @@
+package org.gullyrun.core.flow;
+
+import java.util.Arrays;
+import java.util.List;
+import org.gullyrun.core.rig.Ids;
+
+/**
+ * What differs between the graphs of two versions of a rig, or of two scenes: so that only what a change touches has to
+ * be computed again.
+ *
+ * <p>Needs: two graphs. Gives: for each point and segment of the one its number in the other, and which segments are not
+ * the same in both. Cost: linear in both.
+ */
+final class GraphDifference {
+    private final FlowGraph before;
+    private final FlowGraph after;
+    private final boolean sameShape;
+    /** For each point of the graph before its number in the other, or -1. Null where nothing is renumbered. */
+    private final int @org.jspecify.annotations.Nullable [] points;
+    /** For each segment of the graph before its number in the other, or -1. Null where nothing is renumbered. */
+    private final int @org.jspecify.annotations.Nullable [] segments;
+    /** Whether a segment before is gone or another; the same for those after. */
+    private final boolean[] goneBefore;
+
+    private final boolean[] newAfter;
+    private boolean anything;
+
+    private GraphDifference(FlowGraph before, FlowGraph after) {
+        this.before = before;
+        this.after = after;
+        this.sameShape = before.hasShapeOf(after);
+        this.points = sameShape ? null : matchedPoints();
+        this.segments = points == null ? null : matched(points);
+        this.goneBefore = new boolean[before.segments()];
+        this.newAfter = new boolean[after.segments()];
+        compare();
+    }
+
+    static GraphDifference between(FlowGraph before, FlowGraph after) {
+        return new GraphDifference(before, after);
+    }
+
+    private int[] matchedPoints() {
+        int[] found = new int[before.points()];
+        for (int i = 0, j = 0; i < found.length; i++) {
+            int order = -1;
+            while (j < after.points() && (order = Ids.ORDER.compare(after.pointIds[j], before.pointIds[i])) < 0) {
+                j++;
+            }
+            found[i] = j < after.points() && order == 0 ? j : -1;
+        }
+        return found;
+    }
+
+    private int[] matched(int[] points) {
+        int[] matched = new int[before.segments()];
+        for (int i = 0, j = 0; i < matched.length; i++) {
+            matched[i] = -1;
+            int from = points[before.from[i]];
+            int to = points[before.to[i]];
+            if (from < 0 || to < 0) {
+                continue;
+            }
+            int order = 1;
+            while (j < after.segments() && (order = order(j, from, to, before.segmentElements[i])) < 0) {
+                j++;
+            }
+            if (j < after.segments() && order == 0) {
+                matched[i] = j++;
+            }
+        }
+        return matched;
+    }
+
+    private int order(int segment, int from, int to, String element) {
+        int order = Integer.compare(after.from[segment], from);
+        order = order != 0 ? order : Integer.compare(after.to[segment], to);
+        return order != 0 ? order : Ids.ORDER.compare(after.segmentElements[segment], element);
+    }
+
+    private void compare() {
+        boolean[] sameGate = sameGates();
+        if (segments != null) {
+            Arrays.fill(newAfter, true);
+        }
+        for (int i = 0; i < goneBefore.length; i++) {
+            int j = segments == null ? i : segments[i];
+            boolean same = j >= 0
+                    && before.open[i] == after.open[j]
+                    && before.gain[i] == after.gain[j]
+                    && before.latency[i] == after.latency[j]
+                    && before.coupling[i] == after.coupling[j]
+                    && sameGates(before.gates[i], after.gates[j], sameGate);
+            goneBefore[i] = !same;
+            if (j >= 0) {
+                newAfter[j] = !same;
+            }
+            anything |= !same;
+        }
+        for (boolean each : newAfter) {
+            anything |= each;
+        }
+    }
+
+    /** For each gate before whether the one with the same number after is the same. */
+    private boolean[] sameGates() {
+        boolean[] same = new boolean[Math.min(before.allGates.length, after.allGates.length)];
+        for (int g = 0; g < same.length; g++) {
+            same[g] = before.allGates[g] == after.allGates[g] || before.allGates[g].equals(after.allGates[g]);
+        }
+        return same;
+    }
+
+    private boolean sameGates(int[] a, int[] b, boolean[] same) {
+        if (a.length != b.length) {
+            return false;
+        }
+        for (int i = 0; i < a.length; i++) {
+            if (a[i] == b[i]
+                    ? a[i] >= same.length || !same[a[i]]
+                    : !before.allGates[a[i]].equals(after.allGates[b[i]])) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Whether the graphs are the same but for rates, names and assumptions. */
+    boolean isNothing() {
+        return !anything;
+    }
+
+    /** The ids of the points from which, before or after, an open segment that differs is reached. */
+    boolean[] touchedAfter(OpenView was, OpenView is) {
+        boolean[] touched = is.reaching(starts(is, newAfter));
+        boolean[] old = was.reaching(starts(was, goneBefore));
+        for (int p = 0; p < old.length; p++) {
+            if (old[p]) {
+                int q = point(p);
+                if (q >= 0) {
+                    touched[q] = true;
+                }
+            }
+        }
+        return touched;
+    }
+
+    private static int[] starts(OpenView view, boolean[] differs) {
+        return Arrays.stream(view.out)
+                .filter(s -> differs[s])
+                .map(s -> view.graph.from[s])
+                .toArray();
+    }
+
+    /** Whether no open segment that differs lies inside a loop, before or after: then the loops are the same. */
+    boolean leavesLoops(OpenView was, OpenView is) {
+        return !inside(was, goneBefore) && !inside(is, newAfter);
+    }
+
+    private static boolean inside(OpenView view, boolean[] differs) {
+        return Arrays.stream(view.out)
+                .anyMatch(s -> differs[s] && view.set[view.graph.from[s]] == view.set[view.graph.to[s]]);
+    }
+
+    /** For each point after, whether a way through it, whatever is closed, may meet a segment that differs. */
+    boolean[] mayMeet() {
+        return reached(after, false, newAfter, before, goneBefore);
+    }
+
+    /** For each point after, whether it may lie behind a segment that differs, whatever is closed. */
+    boolean[] mayFollow() {
+        return reached(after, true, newAfter, before, goneBefore);
+    }
+
+    private boolean[] reached(
+            FlowGraph graph, boolean forward, boolean[] differs, FlowGraph other, boolean[] otherDiffers) {
+        boolean[] seen = spread(graph, forward, differs);
+        boolean[] old = spread(other, forward, otherDiffers);
+        for (int p = 0; p < old.length; p++) {
+            if (old[p]) {
+                int q = point(p);
+                if (q >= 0) {
+                    seen[q] = true;
+                }
+            }
+        }
+        return seen;
+    }
+
+    private static boolean[] spread(FlowGraph graph, boolean forward, boolean[] differs) {
+        boolean[] seen = new boolean[graph.points()];
+        int[] stack = new int[graph.points()];
+        int top = 0;
+        for (int s = 0; s < differs.length; s++) {
+            int p = forward ? graph.to[s] : graph.from[s];
+            if (differs[s] && !seen[p]) {
+                seen[p] = true;
+                stack[top++] = p;
+            }
+        }
+        while (top > 0) {
+            int p = stack[--top];
+            int first = forward ? graph.outStart[p] : graph.inStart[p];
+            int end = forward ? graph.outStart[p + 1] : graph.inStart[p + 1];
+            for (int i = first; i < end; i++) {
+                int q = forward ? graph.to[i] : graph.from[graph.inSegments[i]];
+                if (!seen[q]) {
+                    seen[q] = true;
+                    stack[top++] = q;
+                }
+            }
+        }
+        return seen;
+    }
+
+    /** The number after of a point of the graph before, or -1. */
+    int point(int old) {
+        return points == null ? old : points[old];
+    }
+
+    /** Whether segments have other numbers now. */
+    boolean renumbers() {
+        return segments != null;
+    }
+
+    /** Segments of the graph before by their numbers after; all of them have one. */
+    List<Integer> now(List<Integer> old) {
+        if (segments == null) {
+            return old;
+        }
+        Integer[] now = new Integer[old.size()];
+        for (int i = 0; i < now.length; i++) {
+            now[i] = segments[old.get(i)];
+        }
+        return List.of(now);
+    }
+
+    /** The graph before. */
+    FlowGraph before() {
+        return before;
+    }
+
+    /** The graph after. */
+    FlowGraph after() {
+        return after;
+    }
+}

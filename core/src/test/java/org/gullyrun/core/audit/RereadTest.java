@@ -1,0 +1,124 @@
+package org.gullyrun.core.audit;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.junit.jupiter.api.Test;
+
+/** Reading again only what differs gives what reading afresh gives. */
+class RereadTest {
+    private static final int RIGS = 300;
+    private static final int STEPS = 5;
+    private final Audit audit = RuleCatalogue.usual();
+
+    @Test
+    void whateverIsChangedReadingOnGivesWhatReadingAfreshGives() {
+        int changed = 0;
+        for (int seed = 0; seed < RIGS; seed++) {
+            Random random = new Random(seed);
+            Rig rig = RandomRigs.of(seed);
+            Brief brief = brief(rig, random);
+            Reading reading = audit.read(rig, brief);
+            for (int step = 0; step < STEPS; step++) {
+                Rig next = changed(rig, RandomRigs.of(seed + 10_000L + step), random);
+                brief = random.nextInt(8) == 0 ? brief(next, random) : brief;
+                reading = audit.read(next, brief, reading);
+                same("seed " + seed + " step " + step, audit.read(next, brief), reading);
+                changed += next.equals(rig) ? 0 : 1;
+                rig = next;
+            }
+        }
+        assertTrue(changed > RIGS * STEPS * 9 / 10, "steps that changed something: " + changed);
+    }
+
+    @Test
+    void scenesCompiledTogetherAreWhatEachIsAlone() {
+        for (int seed = 0; seed < 200; seed++) {
+            Rig rig = RandomRigs.of(seed);
+            List<SceneKey> keys = SceneKey.axis(rig);
+            List<FlowGraph> together = FlowGraph.all(rig, keys);
+            for (int i = 0; i < keys.size(); i++) {
+                same("seed " + seed, FlowGraph.of(rig, keys.get(i)), together.get(i));
+            }
+        }
+    }
+
+    private static void same(String at, FlowGraph alone, FlowGraph together) {
+        assertEquals(alone.scene(), together.scene());
+        assertEquals(alone.segments(), together.segments(), at);
+        assertArrayEquals(alone.sources(), together.sources(), at);
+        for (int s = 0; s < alone.segments(); s++) {
+            assertEquals(alone.id(alone.from(s)), together.id(together.from(s)), at);
+            assertEquals(alone.id(alone.to(s)), together.id(together.to(s)), at);
+            assertEquals(alone.segmentElement(s), together.segmentElement(s), at);
+            assertEquals(alone.gain(s), together.gain(s), at);
+            assertEquals(alone.latency(s), together.latency(s), at);
+            assertEquals(alone.isOpen(s), together.isOpen(s), at);
+            assertEquals(alone.gates(s), together.gates(s), at);
+            assertEquals(alone.assumed(s), together.assumed(s), at);
+        }
+    }
+
+    private static void same(String at, Reading fresh, Reading on) {
+        assertEquals(fresh.scenes().size(), on.scenes().size(), at);
+        for (int i = 0; i < fresh.scenes().size(); i++) {
+            SceneReading a = fresh.scenes().get(i);
+            SceneReading b = on.scenes().get(i);
+            assertEquals(List.copyOf(a.cells()), List.copyOf(b.cells()), at);
+            assertEquals(a.loops(), b.loops(), at);
+            assertEquals(a.electricLoops(), b.electricLoops(), at);
+        }
+        assertEquals(fresh.findings(), on.findings(), at);
+    }
+
+    /** Some of the changes that lead from one rig to another, as many as fit. */
+    private static Rig changed(Rig rig, Rig other, Random random) {
+        List<Change> all = new ArrayList<>(Changes.between(rig, other));
+        Collections.shuffle(all, random);
+        int wanted = 1 + random.nextInt(4);
+        Rig next = rig;
+        for (Change change : all) {
+            if (wanted == 0) {
+                break;
+            }
+            try {
+                next = Changes.apply(next, List.of(change));
+                wanted--;
+            } catch (Changes.Conflict e) {
+                continue;
+            }
+        }
+        return next;
+    }
+
+    static Brief brief(Rig rig, Random random) {
+        Brief brief = Brief.EMPTY;
+        for (Element source : rig.of(Kind.SOURCE)) {
+            for (Element outlet : rig.of(Kind.OUTLET)) {
+                if (random.nextInt(3) > 0) {
+                    String scene = random.nextInt(6) == 0 ? "z1" : "";
+                    brief = brief.with(
+                            new Brief.Cell(source.id(), outlet.id(), scene),
+                            Wish.values()[random.nextInt(Wish.values().length)]);
+                }
+            }
+        }
+        return brief;
+    }
+}

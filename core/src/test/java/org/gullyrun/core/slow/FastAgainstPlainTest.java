@@ -1,0 +1,224 @@
+package org.gullyrun.core.slow;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
+import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.slow.SlowAudit.Way;
+import org.junit.jupiter.api.Test;
+
+/** The program's graph, deliveries, loops and findings against a second, plain calculation, on all kinds of elements. */
+class FastAgainstPlainTest {
+    private static final int RIGS = 20_000;
+    private static final double CLOSE = 1e-6;
+    private static final Audit AUDIT = RuleCatalogue.usual().quick();
+
+    private final AtomicInteger cells = new AtomicInteger();
+    private final AtomicInteger arriving = new AtomicInteger();
+    private final AtomicInteger loops = new AtomicInteger();
+    private final AtomicInteger findings = new AtomicInteger();
+
+    @Test
+    void whatTheProgramSaysIsWhatTryingEverythingSays() {
+        IntStream.range(0, RIGS).parallel().forEach(this::compare);
+        assertTrue(cells.get() > 500_000, "cells: " + cells);
+        assertTrue(arriving.get() > 50_000, "cells with something arriving: " + arriving);
+        assertTrue(loops.get() > 3_000, "loops: " + loops);
+        assertTrue(findings.get() > 14_000, "findings: " + findings);
+    }
+
+    private void compare(int seed) {
+        Rig rig = RandomRigs.of(100_000L + seed);
+        Brief brief = brief(rig, new Random(seed));
+        Reading reading = AUDIT.read(rig, brief);
+        List<SlowAudit> slow = new ArrayList<>();
+        Map<String, Severity> expected = new TreeMap<>();
+        boolean[] skipped = {false};
+        boolean[] allWell = {true};
+        for (SceneReading scene : reading.scenes()) {
+            SlowGraph graph =
+                    new SlowGraph(rig, scene.key().production(), scene.key().scene());
+            graph.segments.forEach(s -> s.closedBy().forEach(g -> allWell[0] &= !isOwnFinding(g)));
+            SlowAudit plain = new SlowAudit(graph);
+            slow.add(plain);
+            graphs("seed " + seed, scene, graph);
+            loops("seed " + seed, scene, plain);
+            for (Element source : rig.of(Kind.SOURCE)) {
+                for (Element outlet : rig.of(Kind.OUTLET)) {
+                    skipped[0] |= !cell("seed " + seed, rig, brief, scene, plain, source, outlet, expected);
+                }
+            }
+        }
+        if (!skipped[0]) {
+            findings("seed " + seed, reading, expected, allWell[0]);
+        }
+    }
+
+    private static boolean isOwnFinding(String gate) {
+        return gate.startsWith("usable ")
+                || gate.startsWith("present ")
+                || gate.startsWith("running ")
+                || gate.startsWith("active ");
+    }
+
+    private static String key(String from, String to, String by, double gain, double late, boolean open, boolean air) {
+        return from.replace("#track0", "#track") + ">" + to.replace("#track0", "#track") + " " + by + " "
+                + Math.rint(gain * 1e6) / 1e6 + " " + Math.rint(late * 1e6) / 1e6 + " " + open + " " + air;
+    }
+
+    /** Every segment, open or closed, with its gain and latency. */
+    private static void graphs(String at, SceneReading scene, SlowGraph graph) {
+        List<String> fast = new ArrayList<>();
+        FlowGraph g = scene.graph();
+        for (int s = 0; s < g.segments(); s++) {
+            fast.add(key(
+                    g.id(g.from(s)),
+                    g.id(g.to(s)),
+                    g.segmentElement(s),
+                    g.gain(s) + 0.0,
+                    g.latency(s),
+                    g.isOpen(s),
+                    g.isCoupling(s)));
+        }
+        List<String> plain = new ArrayList<>();
+        graph.segments.forEach(
+                s -> plain.add(key(s.from(), s.to(), s.by(), s.gain() + 0.0, s.late(), s.open(), s.air())));
+        fast.sort(null);
+        plain.sort(null);
+        if (!plain.equals(fast)) {
+            List<String> only = new ArrayList<>(plain);
+            only.removeAll(fast);
+            List<String> extra = new ArrayList<>(fast);
+            extra.removeAll(plain);
+            throw new AssertionError(at + " " + scene.key() + "\nonly plain: " + only + "\nonly fast: " + extra);
+        }
+    }
+
+    private void loops(String at, SceneReading scene, SlowAudit plain) {
+        for (boolean electric : new boolean[] {false, true}) {
+            Map<Set<String>, Loop> fast = new HashMap<>();
+            for (Loop loop : electric ? scene.electricLoops() : scene.loops()) {
+                Set<String> points = new HashSet<>();
+                loop.points().forEach(p -> points.add(scene.graph().id(p).replace("#track0", "#track")));
+                fast.put(points, loop);
+            }
+            assertEquals(plain.loops(electric), fast.keySet(), at);
+            fast.forEach((points, loop) -> {
+                loops.incrementAndGet();
+                double radius = plain.radius(points, electric);
+                if (Math.abs(radius - 1) > 1e-4) {
+                    assertEquals(radius > 1, loop.runsAway(), at + " radius " + radius);
+                }
+            });
+        }
+    }
+
+    /** One cell and what follows from it; false if it has too many ways to try them all. */
+    private boolean cell(
+            String at,
+            Rig rig,
+            Brief brief,
+            SceneReading scene,
+            SlowAudit plain,
+            Element source,
+            Element outlet,
+            Map<String, Severity> expected) {
+        CellReading fast = scene.cell(
+                rig.of(Kind.SOURCE).indexOf(source), rig.of(Kind.OUTLET).indexOf(outlet));
+        String where = at + " " + scene.key().scene() + " " + source.id() + ">" + outlet.id();
+        Wish wish = SlowAudit.wish(rig, brief, source, outlet, scene.key().scene());
+        assertEquals(wish, fast.wish(), where);
+        List<Way> ways = plain.ways(source.id(), outlet.id());
+        cells.incrementAndGet();
+        if (ways == null) {
+            return false;
+        }
+        Delivery d = fast.delivery();
+        assertEquals(ways.size(), d.runs(), where);
+        if (!ways.isEmpty()) {
+            arriving.incrementAndGet();
+            double[] copy = SlowAudit.copy(ways);
+            assertEquals(SlowAudit.strength(ways), d.strength(), CLOSE, where);
+            assertEquals(SlowAudit.worst(ways), d.worst(), CLOSE, where);
+            assertEquals(ways.stream().mapToDouble(Way::late).min().orElseThrow(), d.first(), CLOSE, where);
+            assertEquals(ways.stream().mapToDouble(Way::late).max().orElseThrow(), d.last(), CLOSE, where);
+            assertEquals(SlowAudit.strongest(ways).gain(), d.strongestGain(), CLOSE, where);
+            assertEquals(SlowAudit.strongest(ways).late(), d.strongestDelay(), CLOSE, where);
+            assertEquals(copy[0], d.copyGain(), CLOSE, where);
+            assertEquals(copy[1], d.copyApart(), CLOSE, where);
+        }
+        Expected.of(rig, brief, source, outlet, wish, ways, expected);
+        return true;
+    }
+
+    private void findings(String at, Reading reading, Map<String, Severity> expected, boolean allWell) {
+        Set<String> compared = Set.of("leak", "double", "double.faint", "loop.far-end", "track.mixed");
+        Map<String, Severity> fast = new TreeMap<>();
+        Map<String, Boolean> assumed = new HashMap<>();
+        Set<String> missing = new HashSet<>();
+        for (Finding finding : reading.findings()) {
+            if (compared.contains(finding.rule())) {
+                fast.put(finding.identity(), finding.severity());
+                assumed.put(finding.identity(), finding.assumed());
+            }
+            if (finding.rule().equals("missing") || finding.rule().equals("scene.gap")) {
+                missing.add(finding.subject().text());
+            }
+        }
+        Map<String, Severity> sure = new TreeMap<>(expected);
+        Set<String> absent = new HashSet<>();
+        sure.keySet().removeIf(identity -> identity.startsWith("absent:") && absent.add(identity.substring(7)));
+        assertEquals(sure.keySet(), fast.keySet(), at);
+        sure.forEach((identity, severity) -> {
+            findings.incrementAndGet();
+            // With a latency that is not known the class is "timing not known", so the severity is that of comb.
+            if (!(identity.startsWith("double:") && assumed.get(identity))) {
+                assertEquals(severity, fast.get(identity), at + " " + identity);
+            }
+        });
+        assertTrue(absent.containsAll(missing), at + ": " + missing + " of " + absent);
+        if (allWell) {
+            assertEquals(absent, missing, at); // nothing else can explain that they are missing
+        }
+    }
+
+    private static Brief brief(Rig rig, Random random) {
+        Brief brief = Brief.EMPTY;
+        for (Element source : rig.of(Kind.SOURCE)) {
+            for (Element outlet : rig.of(Kind.OUTLET)) {
+                if (random.nextInt(4) > 0) {
+                    String scene = random.nextInt(6) == 0 ? "z" + random.nextInt(2) : "";
+                    brief = brief.with(
+                            new Brief.Cell(source.id(), outlet.id(), scene),
+                            Wish.values()[random.nextInt(Wish.values().length)]);
+                }
+            }
+        }
+        return brief;
+    }
+}

@@ -1,0 +1,575 @@
+package org.gullyrun.core.slow;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.DriverPath;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Productions.Takes;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources;
+
+/**
+ * The flow graph of one scene, written a second time from the table of the rig model, as plainly as it goes: no arrays, no
+ * sharing, nothing of the program's own flow package. It knows of a segment only whether it is open and why not.
+ */
+final class SlowGraph {
+    /** One segment; it is open if nothing closes it. */
+    record Segment(String from, String to, String by, double gain, double late, Set<String> closedBy, boolean air) {
+        boolean open() {
+            return closedBy.isEmpty();
+        }
+    }
+
+    /** What a segment gets for entering or leaving a device. */
+    private record Door(String point, double gain, double late, Set<String> closedBy) {}
+
+    /** An input as a scene brings it. */
+    private record Brought(String point, Element input, double level, double delay, boolean open) {}
+
+    final Rig rig;
+    private final String production;
+    private final String scene;
+    final List<Segment> segments = new ArrayList<>();
+
+    SlowGraph(Rig rig, String production, String scene) {
+        this.rig = rig;
+        this.production = production;
+        this.scene = scene;
+        rig.of(Kind.SOURCE).forEach(this::source);
+        rig.of(Kind.APPLICATION).forEach(this::application);
+        rig.of(Kind.MIXER).forEach(this::mixer);
+        rig.of(Kind.PRODUCTION).forEach(this::production);
+        links();
+        rig.of(Kind.OUTLET).forEach(this::outlet);
+    }
+
+    // Reading settings: what is not known counts as the model says.
+
+    private static double db(Element e, Setting<Double> setting) {
+        return e.get(setting) == null ? 0 : e.get(setting);
+    }
+
+    private static boolean on(Element e, Setting<Boolean> flag) {
+        return e.get(flag) == null ? Boolean.TRUE.equals(flag.usual()) : e.get(flag);
+    }
+
+    private static Set<String> closed(Object... conditionAndReason) {
+        Set<String> reasons = new TreeSet<>();
+        for (int i = 0; i < conditionAndReason.length; i += 2) {
+            if (!(Boolean) conditionAndReason[i]) {
+                reasons.add((String) conditionAndReason[i + 1]);
+            }
+        }
+        return reasons;
+    }
+
+    private static Set<String> join(Set<String> a, Set<String> b) {
+        Set<String> reasons = new TreeSet<>(a);
+        reasons.addAll(b);
+        return reasons;
+    }
+
+    private void add(String from, String to, Element by, double gain, double late, Set<String> closedBy) {
+        segments.add(new Segment(from, to, by.id(), gain, late, closedBy, by.kind() == Kind.COUPLING));
+    }
+
+    // Devices.
+
+    private Element device(String id) {
+        return rig.find(id, Kind.DEVICE).orElse(null);
+    }
+
+    private Set<String> usable(String id) {
+        Element d = device(id);
+        boolean ok = d != null
+                && on(d, Devices.PRESENT)
+                && on(d, Devices.ENABLED)
+                && (d.get(Devices.DIRECTION) == Direction.PLAYBACK || on(d, Devices.PERMITTED));
+        return closed(ok, "usable " + id);
+    }
+
+    private static double latency(Element device) {
+        return on(device, Devices.VIRTUAL) ? 0 : db(device, Devices.LATENCY);
+    }
+
+    private List<Element> directs() {
+        return rig.of(Kind.PASS_THROUGH).stream()
+                .filter(p -> on(p, Links.PASS_DIRECT) && !passTarget(p).isEmpty())
+                .toList();
+    }
+
+    private String passTarget(Element pass) {
+        Element from = device(pass.get(Links.PASS_FROM));
+        String machine = from == null ? null : from.get(Devices.MACHINE);
+        return resolve(machine, pass.get(Links.PASS_TO), true);
+    }
+
+    private Set<String> present(String id) {
+        Element d = device(id);
+        return closed(d != null && on(d, Devices.PRESENT), "present " + id);
+    }
+
+    private List<Door> into(String id) {
+        List<Door> doors = new ArrayList<>();
+        Element d = device(id);
+        doors.add(
+                d == null
+                        ? new Door(id, 0, 0, usable(id))
+                        : new Door(
+                                id,
+                                db(d, Devices.LEVEL),
+                                latency(d),
+                                join(usable(id), closed(!on(d, Devices.MUTED), "muted " + id))));
+        for (Element pass : directs()) {
+            if (id.equals(pass.get(Links.PASS_FROM))) {
+                Set<String> gates = join(
+                        closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id()),
+                        join(present(id), present(passTarget(pass))));
+                doors.add(new Door(pass.id(), db(pass, Links.PASS_GAIN), db(pass, Links.PASS_LATENCY), gates));
+            }
+        }
+        return doors;
+    }
+
+    private List<Door> outOf(String id, boolean withLatency) {
+        List<Door> doors = new ArrayList<>();
+        Element d = device(id);
+        Set<String> muted = d == null ? Set.of() : closed(!on(d, Devices.MUTED), "muted " + id);
+        double level = d == null ? 0 : db(d, Devices.LEVEL);
+        double late = d == null || !withLatency ? 0 : latency(d);
+        doors.add(new Door(id, level, late, join(usable(id), muted)));
+        for (Element pass : directs()) {
+            if (passTarget(pass).equals(id)) {
+                doors.add(new Door(pass.id(), level, 0, muted));
+            }
+        }
+        return doors;
+    }
+
+    // Choices.
+
+    private String machineDefault(String machine, boolean playback, boolean call) {
+        Element m = rig.find(machine, Kind.MACHINE).orElse(null);
+        if (m == null) {
+            return "";
+        }
+        Choice forCalls = m.get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
+        Choice plain = m.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
+        if (call && (forCalls == null || forCalls instanceof Choice.To)) {
+            return forCalls == null ? "" : forCalls.id();
+        }
+        return plain == null ? "" : plain.id();
+    }
+
+    private String resolve(String machine, Choice choice, boolean playback) {
+        if (choice instanceof Choice.To to) {
+            return to.id();
+        }
+        if (choice == Choice.Special.DEFAULT) {
+            return machineDefault(machine, playback, false);
+        }
+        return choice == Choice.Special.CALL_DEFAULT ? machineDefault(machine, playback, true) : "";
+    }
+
+    private Choice effective(Element application, Choice own, Choice system) {
+        boolean wins = rig.find(application.get(Applications.MACHINE), Kind.MACHINE)
+                .map(m -> m.get(Machines.SYSTEM_CHOICE) == Machines.SystemChoice.WINS)
+                .orElse(false);
+        boolean followsDefault = own == Choice.Special.DEFAULT || own == Choice.Special.CALL_DEFAULT;
+        return system != Choice.Special.UNSET && (wins || followsDefault) ? system : own;
+    }
+
+    private String fallback(Element application, String chosen, boolean playback) {
+        if (chosen.isEmpty()
+                || usable(chosen).isEmpty()
+                || application.get(Applications.WHEN_GONE) == Applications.WhenGone.SILENT) {
+            return "";
+        }
+        String spare = machineDefault(application.get(Applications.MACHINE), playback, false);
+        return !spare.isEmpty() && !spare.equals(chosen) && usable(spare).isEmpty() ? spare : "";
+    }
+
+    private Choice output(Element application, Element output) {
+        return effective(application, output.get(Applications.PROGRAM_CHOICE), output.get(Applications.SYSTEM_CHOICE));
+    }
+
+    // Sources and applications.
+
+    private void source(Element source) {
+        String at = source.get(Sources.AT);
+        Element place = rig.find(at);
+        if (place != null && place.kind() == Kind.APPLICATION) {
+            add(
+                    source.id(),
+                    place.id() + "#out",
+                    source,
+                    db(place, Applications.LEVEL),
+                    0,
+                    closed(!on(place, Applications.MUTED), "muted " + place.id()));
+        } else if (place != null && place.kind() == Kind.INPUT) {
+            if (place.get(Productions.TAKES) == Takes.OWN) {
+                brought(rig.owner(place), place).forEach(b -> enter(source.id(), b, place, Set.of()));
+            }
+        } else if (at != null) {
+            into(at).forEach(d -> add(source.id(), d.point, source, d.gain, d.late, d.closedBy));
+        }
+    }
+
+    private void application(Element a) {
+        String machine = a.get(Applications.MACHINE);
+        for (Element output : rig.in(a.id(), Kind.APP_OUTPUT)) {
+            String chosen = resolve(machine, output(a, output), true);
+            String fallback = fallback(a, chosen, true);
+            double level = db(output, Applications.OUTPUT_LEVEL);
+            if (!chosen.isEmpty()) {
+                add(a.id() + "#out", chosen, output, level, 0, usable(chosen));
+            }
+            if (!fallback.isEmpty()) {
+                add(a.id() + "#out", fallback, output, level, 0, Set.of());
+            }
+        }
+        Choice listens = effective(a, a.get(Applications.INPUT), a.get(Applications.INPUT_SYSTEM));
+        String chosen = resolve(machine, listens, false);
+        Set<String> may = closed(on(a, Applications.MAY_LISTEN), "may " + a.id());
+        for (String from : List.of(chosen, fallback(a, chosen, false))) {
+            if (!from.isEmpty()) {
+                add(from, a.id() + "#in", a, db(a, Applications.INPUT_LEVEL), 0, join(may, usable(from)));
+            }
+        }
+        if (on(a, Applications.PASSES_ON)) {
+            double late = db(a, Applications.PASS_LATENCY);
+            add(a.id() + "#in", a.id() + "#out", a, db(a, Applications.PASS_GAIN), late, Set.of());
+        }
+    }
+
+    // Mixers.
+
+    private void mixer(Element m) {
+        for (Element strip : rig.in(m.id(), Kind.STRIP)) {
+            Set<String> gates = closed(
+                    on(m, Mixers.RUNNING), "running " + m.id(), !on(strip, Mixers.STRIP_MUTED), "muted " + strip.id());
+            double level = db(strip, Mixers.STRIP_LEVEL);
+            if (strip.get(Mixers.FEED) instanceof Choice.To(String feed)) {
+                Element d = device(feed);
+                if (d != null && d.get(Devices.DIRECTION) == Direction.PLAYBACK) {
+                    outOf(feed, false)
+                            .forEach(o ->
+                                    add(o.point, strip.id(), strip, o.gain + level, o.late, join(gates, o.closedBy)));
+                } else {
+                    add(feed, strip.id(), strip, level, 0, d == null ? join(gates, usable(feed)) : gates);
+                }
+            }
+            for (Element bus : rig.in(m.id(), Kind.BUS)) {
+                add(
+                        strip.id(),
+                        bus.id(),
+                        strip,
+                        db(strip, Mixers.CROSSING_LEVEL.of(bus.id())) + db(bus, Mixers.BUS_LEVEL),
+                        db(m, Mixers.LATENCY),
+                        closed(
+                                on(strip, Mixers.CROSSING.of(bus.id())),
+                                "crossing " + strip.id() + bus.id(),
+                                !on(bus, Mixers.BUS_MUTED),
+                                "muted " + bus.id()));
+            }
+        }
+        for (Element bus : rig.in(m.id(), Kind.BUS)) {
+            if (bus.get(Mixers.TARGET) instanceof Choice.To(String target)) {
+                Element d = device(target);
+                if (d != null && d.get(Devices.DIRECTION) == Direction.RECORDING) {
+                    into(target).forEach(i -> add(bus.id(), i.point, bus, i.gain, i.late, i.closedBy));
+                } else {
+                    add(bus.id(), target, bus, 0, 0, usable(target));
+                }
+            }
+        }
+    }
+
+    // Productions.
+
+    private String sceneOf(Element p) {
+        if (p.id().equals(production)) {
+            return scene;
+        }
+        List<String> all =
+                rig.in(p.id(), Kind.SCENE).stream().map(Element::id).sorted().toList();
+        String current = p.get(Productions.CURRENT_SCENE);
+        return all.isEmpty() ? "" : all.contains(current) ? current : all.getFirst();
+    }
+
+    /** Everything that entries of a scene bring, those of included scenes too. */
+    private void entries(String at, boolean open, double level, List<String> path, List<Object[]> into) {
+        for (Element entry : rig.in(at, Kind.ENTRY)) {
+            Element brings = rig.find(entry.get(Productions.BRINGS));
+            boolean passes = open && !on(entry, Productions.ENTRY_MUTED);
+            double sum = level + db(entry, Productions.ENTRY_LEVEL);
+            if (brings == null) {
+                continue;
+            }
+            if (brings.kind() == Kind.SCENE && !path.contains(brings.id())) {
+                List<String> longer = new ArrayList<>(path);
+                longer.add(brings.id());
+                entries(brings.id(), passes, sum, longer, into);
+            }
+            for (Element input : rig.of(Kind.INPUT)) {
+                if (brings == input || brings.kind() == Kind.GROUP && on(brings, Productions.MEMBER.of(input.id()))) {
+                    into.add(new Object[] {input, entry, passes, sum});
+                }
+            }
+        }
+    }
+
+    private List<Brought> brought(Element p, Element input) {
+        String at = sceneOf(p);
+        double delay = db(input, Productions.INPUT_DELAY);
+        if (at.isEmpty()) {
+            return List.of(new Brought(input.id(), input, 0, delay, true));
+        }
+        List<Object[]> all = new ArrayList<>();
+        entries(at, true, 0, List.of(at), all);
+        Map<String, Brought> points = new TreeMap<>();
+        points.put(input.id(), new Brought(input.id(), input, 0, delay, false));
+        boolean entered = false;
+        for (Object[] one : all) {
+            if (one[0] != input) {
+                continue;
+            }
+            Element entry = (Element) one[1];
+            boolean copy = on(entry, Productions.COPY);
+            entered |= !copy;
+            String point = copy ? input.id() + "@" + entry.id() : input.id();
+            Double own = copy ? entry.get(Productions.ENTRY_DELAY) : null;
+            Brought now = new Brought(
+                    point, input, (Boolean) one[2] ? (Double) one[3] : 0, own == null ? delay : own, (Boolean) one[2]);
+            points.merge(point, now, (a, b) -> !a.open ? b : !b.open ? a : a.level >= b.level ? a : b);
+        }
+        if (!entered && on(input, Productions.ALWAYS)) {
+            points.put(input.id(), new Brought(input.id(), input, 0, delay, true));
+        }
+        return List.copyOf(points.values());
+    }
+
+    private void enter(String from, Brought b, Element by, Set<String> more) {
+        Element p = rig.owner(b.input);
+        Set<String> gates = closed(
+                on(p, Productions.RUNNING),
+                "running " + p.id(),
+                !on(b.input, Productions.INPUT_MUTED),
+                "muted " + b.input.id(),
+                b.open,
+                "scene " + b.point);
+        add(from, b.point, by, db(b.input, Productions.INPUT_LEVEL) + b.level, b.delay, join(gates, more));
+    }
+
+    private void production(Element p) {
+        String machine = p.get(Productions.MACHINE);
+        int count = p.get(Productions.TRACKS);
+        String cue = resolve(machine, p.get(Productions.CUE_DEVICE), true);
+        if (!cue.isEmpty()) {
+            add(p.id() + "#cue", cue, p, 0, 0, usable(cue));
+        }
+        for (Element input : rig.in(p.id(), Kind.INPUT)) {
+            Takes takes = input.get(Productions.TAKES);
+            boolean aloud = takes == Takes.OWN && on(input, Productions.PLAYS_ALOUD);
+            for (Brought b : brought(p, input)) {
+                take(input, takes, machine, b);
+                if (aloud) {
+                    String device = machineDefault(machine, true, false);
+                    if (!device.isEmpty()) {
+                        add(b.point, device, input, 0, 0, usable(device));
+                    }
+                }
+                Set<String> quiet = closed(!aloud, "aloud " + input.id());
+                Set<String> onCue = join(closed(on(input, Productions.CUE), "cue " + input.id()), quiet);
+                add(b.point, p.id() + "#cue", input, 0, 0, onCue);
+                for (int n = 1; n <= 12; n++) {
+                    boolean ticked = on(input, Productions.TRACK.of(n));
+                    if (n <= count || isUsed(p, n)) {
+                        Set<String> gates = closed(
+                                on(input, Productions.PROGRAM),
+                                "program " + input.id(),
+                                ticked,
+                                "track " + input.id() + n,
+                                n <= count,
+                                "count " + n);
+                        add(b.point, p.id() + "#track" + n, input, 0, 0, join(gates, quiet));
+                    }
+                }
+            }
+        }
+    }
+
+    /** A track above the count is there as soon as anything is set to it. */
+    private boolean isUsed(Element p, int n) {
+        return rig.in(p.id(), Kind.INPUT).stream().anyMatch(i -> on(i, Productions.TRACK.of(n)))
+                || rig.in(p.id(), Kind.OUTPUT).stream().anyMatch(o -> on(o, Productions.TAKES_TRACK.of(n)));
+    }
+
+    private void take(Element input, Takes takes, String machine, Brought b) {
+        if (takes == Takes.RECORDING) {
+            String from = resolve(machine, input.get(Productions.DEVICE), false);
+            if (!from.isEmpty()) {
+                enter(from, b, input, device(from) == null ? usable(from) : Set.of());
+            }
+        } else if (takes == Takes.PLAYBACK) {
+            String from = resolve(machine, input.get(Productions.DEVICE), true);
+            if (!from.isEmpty()) {
+                enter(from, b, input, join(usable(from), around(from)));
+            }
+        } else if (takes == Takes.APPLICATION) {
+            Element a = rig.find(input.get(Productions.APPLICATION), Kind.APPLICATION)
+                    .orElse(null);
+            if (a != null) {
+                List<Element> outputs = rig.in(a.id(), Kind.APP_OUTPUT);
+                boolean plays =
+                        outputs.isEmpty() || outputs.stream().anyMatch(o -> output(a, o) != Choice.Special.NOTHING);
+                enter(
+                        a.id() + "#out",
+                        b,
+                        input,
+                        closed(!goesAround(a.get(Applications.PATH)), "path " + a.id(), plays, "plays " + a.id()));
+            }
+        }
+    }
+
+    private static boolean goesAround(DriverPath path) {
+        return path == DriverPath.EXCLUSIVE || path == DriverPath.LOW_LATENCY;
+    }
+
+    /** Who plays to a captured device around the system's mixing. */
+    private Set<String> around(String device) {
+        Set<String> gates = new TreeSet<>();
+        for (Element a : rig.of(Kind.APPLICATION)) {
+            for (Element output : rig.in(a.id(), Kind.APP_OUTPUT)) {
+                String chosen = resolve(a.get(Applications.MACHINE), output(a, output), true);
+                String fallback = fallback(a, chosen, true);
+                if ((fallback.isEmpty() ? chosen : fallback).equals(device) && goesAround(a.get(Applications.PATH))) {
+                    gates.add("path " + a.id());
+                }
+            }
+        }
+        for (Element bus : rig.of(Kind.BUS)) {
+            Element m = rig.owner(bus);
+            if (bus.get(Mixers.TARGET) instanceof Choice.To(String target)
+                    && target.equals(device)
+                    && on(m, Mixers.RUNNING)
+                    && goesAround(m.get(Mixers.PATH))) {
+                gates.add("path " + m.id());
+            }
+        }
+        for (Element p : rig.of(Kind.PRODUCTION)) {
+            if (resolve(p.get(Productions.MACHINE), p.get(Productions.CUE_DEVICE), true)
+                            .equals(device)
+                    && on(p, Productions.RUNNING)
+                    && goesAround(p.get(Productions.PATH))) {
+                gates.add("path " + p.id());
+            }
+        }
+        return gates;
+    }
+
+    // What joins devices, and who hears.
+
+    private void links() {
+        rig.of(Kind.CABLE)
+                .forEach(c -> join(c, c.get(Links.CABLE_FROM), c.get(Links.CABLE_TO), 0, db(c, Links.CABLE_LATENCY)));
+        rig.of(Kind.WIRE)
+                .forEach(w -> join(
+                        w,
+                        w.get(Links.WIRE_FROM),
+                        w.get(Links.WIRE_TO),
+                        db(w, Links.WIRE_GAIN),
+                        db(w, Links.WIRE_LATENCY)));
+        for (Element air : rig.of(Kind.COUPLING)) {
+            Double metres = air.get(Links.COUPLING_DISTANCE);
+            Double entered = air.get(Links.COUPLING_LATENCY);
+            double late = entered != null ? entered : metres != null ? metres / 0.343 : 0;
+            join(air, air.get(Links.COUPLING_FROM), air.get(Links.COUPLING_TO), db(air, Links.COUPLING_GAIN), late);
+        }
+        for (Element pass : rig.of(Kind.PASS_THROUGH)) {
+            String to = passTarget(pass);
+            if (!on(pass, Links.PASS_DIRECT) && !to.isEmpty()) {
+                Set<String> gates = closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id());
+                add(
+                        pass.get(Links.PASS_FROM),
+                        to,
+                        pass,
+                        db(pass, Links.PASS_GAIN),
+                        db(pass, Links.PASS_LATENCY),
+                        gates);
+            }
+        }
+        for (Element n : rig.of(Kind.PROCESSOR)) {
+            Set<String> running = closed(on(n, Links.PROCESSOR_RUNNING), "running " + n.id());
+            for (Door d : into(n.get(Links.PROCESSOR_TO))) {
+                add(
+                        n.get(Links.PROCESSOR_FROM),
+                        d.point,
+                        n,
+                        db(n, Links.PROCESSOR_GAIN) + d.gain,
+                        db(n, Links.PROCESSOR_LATENCY) + d.late,
+                        join(running, d.closedBy));
+            }
+        }
+    }
+
+    private void join(Element by, String from, String to, double gain, double late) {
+        for (Door out : outOf(from, true)) {
+            for (Door in : into(to)) {
+                add(
+                        out.point,
+                        in.point,
+                        by,
+                        out.gain + gain + in.gain,
+                        out.late + late + in.late,
+                        join(out.closedBy, in.closedBy));
+            }
+        }
+    }
+
+    private void outlet(Element o) {
+        switch (o.get(Outlets.SORT)) {
+            case EARS, ROOM, MACHINE -> {
+                String device = resolve(o.get(Outlets.MACHINE), o.get(Outlets.DEVICE), true);
+                if (!device.isEmpty()) {
+                    outOf(device, true).forEach(d -> add(d.point, o.id(), o, d.gain, d.late, d.closedBy));
+                }
+            }
+            case FAR_END -> {
+                Element a = rig.get(o.get(Outlets.APPLICATION));
+                Set<String> gates = closed(!on(a, Applications.INPUT_MUTED), "muted in " + a.id());
+                add(a.id() + "#in", o.id(), o, 0, 0, gates);
+            }
+            default -> {
+                Element output = rig.get(o.get(Outlets.OUTPUT));
+                Set<String> gates = closed(on(output, Productions.ACTIVE), "active " + output.id());
+                int heard = 0;
+                for (int n = 12; n >= 1; n--) {
+                    heard = on(output, Productions.TAKES_TRACK.of(n)) ? n : heard;
+                }
+                if (o.get(Outlets.SORT) == Outlets.Sort.TRACK) {
+                    heard = o.get(Outlets.TRACK);
+                    gates = join(gates, closed(on(output, Productions.TAKES_TRACK.of(heard)), "takes " + heard));
+                }
+                if (heard > 0) {
+                    add(rig.owner(output).id() + "#track" + heard, o.id(), o, 0, 0, gates);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,102 @@
+package org.gullyrun.desktop.findings;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Function;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.layout.HBox;
+import org.gullyrun.core.audit.FindingFilter;
+import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+
+/** The choices of which findings are listed. */
+final class FilterRow {
+    private final Store store;
+
+    FilterRow(Store store) {
+        this.store = store;
+    }
+
+    /** One menu for each thing to choose by, showing what is chosen. */
+    Node row(State state) {
+        FindingFilter filter = state.filter();
+        Map<String, Runnable> severities = new LinkedHashMap<>();
+        severities.put("Any severity", () -> store.filter(filter.withLeast(null)));
+        severities.put("Critical", () -> store.filter(filter.withLeast(Severity.CRITICAL)));
+        severities.put("Major and worse", () -> store.filter(filter.withLeast(Severity.MAJOR)));
+        severities.put("Minor and worse", () -> store.filter(filter.withLeast(Severity.MINOR)));
+        String least = filter.least() == null
+                ? "Any severity"
+                : filter.least() == Severity.CRITICAL
+                        ? "Critical"
+                        : capital(filter.least().word()) + " and worse";
+        HBox row = new HBox(
+                8,
+                menu("severity", least, severities),
+                elements(state, Kind.OUTLET, "Any outlet", filter.outlet(), filter::withOutlet),
+                elements(state, Kind.SOURCE, "Any source", filter.source(), filter::withSource),
+                rules(state));
+        if (!filter.isAll()) {
+            Button all = new Button("Show all");
+            all.getStyleClass().setAll("button", "plain");
+            all.setId("filter-none");
+            all.setOnAction(e -> store.filter(FindingFilter.ALL));
+            row.getChildren().add(all);
+        }
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.setPadding(new Insets(8, 0, 0, 0));
+        return row;
+    }
+
+    private Node elements(State state, Kind kind, String any, String chosen, Function<String, FindingFilter> with) {
+        Map<String, Runnable> entries = new LinkedHashMap<>();
+        entries.put(any, () -> store.filter(with.apply("")));
+        for (Element element : state.reading().rig().of(kind)) {
+            entries.put(element.name(), () -> store.filter(with.apply(element.id())));
+        }
+        return menu(kind.noun(), chosen.isEmpty() ? any : state.reading().rig().name(chosen), entries);
+    }
+
+    private Node rules(State state) {
+        FindingFilter filter = state.filter();
+        Map<String, Runnable> entries = new LinkedHashMap<>();
+        entries.put("Any question", () -> store.filter(filter.withRule("")));
+        String shown = "Any question";
+        for (Rule rule : RuleCatalogue.ALL) {
+            if (state.reading().findings().stream().anyMatch(f -> f.rule().equals(rule.id()))) {
+                entries.put(rule.question(), () -> store.filter(filter.withRule(rule.id())));
+            }
+            shown = rule.id().equals(filter.rule()) ? rule.question() : shown;
+        }
+        return menu("rule", shown, entries);
+    }
+
+    private static String capital(String word) {
+        return Character.toUpperCase(word.charAt(0)) + word.substring(1);
+    }
+
+    private static Node menu(String id, String shown, Map<String, Runnable> entries) {
+        MenuButton menu = new MenuButton(shown);
+        menu.getStyleClass().add("plain");
+        menu.setId("filter-" + id);
+        menu.setAccessibleText("Findings listed by " + id + ": " + shown);
+        menu.setMaxWidth(210);
+        entries.forEach((name, run) -> {
+            MenuItem item = new MenuItem(name);
+            item.setMnemonicParsing(false);
+            item.setOnAction(e -> run.run());
+            menu.getItems().add(item);
+        });
+        return menu;
+    }
+}

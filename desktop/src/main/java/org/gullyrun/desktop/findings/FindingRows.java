@@ -1,0 +1,189 @@
+package org.gullyrun.desktop.findings;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Waiver;
+import org.gullyrun.core.repair.Causes;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tally;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** The lines of the step Findings: what stands behind findings, the findings, their scenes. */
+final class FindingRows {
+    private final Store store;
+
+    FindingRows(Store store) {
+        this.store = store;
+    }
+
+    /** A quiet heading. */
+    Node heading(String text) {
+        var label = Nodes.label(text, "section-title");
+        VBox.setMargin(label, new Insets(16, 0, 4, 8));
+        return label;
+    }
+
+    /** The change behind a group, with what it clears and costs; choosing it makes it. */
+    Node cause(State state, Causes.Group group, int place) {
+        boolean clean = group.remedy().altered().isEmpty();
+        var sentence = Nodes.label(group.remedy().sentence(), "cause-title");
+        var price = Nodes.label(price(group), "small", clean ? "good-text" : "warn-text");
+        price.setMinWidth(Region.USE_PREF_SIZE);
+        price.setMaxWidth(230 * state.textScale());
+        var sub = Nodes.label(where(state, group), "caption");
+        VBox words = new VBox(1, sentence, sub);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMaxWidth(Double.MAX_VALUE);
+        Button make = new Button("Make this change");
+        make.getStyleClass().setAll("button", "plain");
+        make.setId("make-" + place);
+        make.setMinWidth(Region.USE_PREF_SIZE);
+        make.setAccessibleText("Make this change: " + group.remedy().sentence());
+        make.setOnAction(e -> store.change(group.remedy().changes()));
+        HBox line = new HBox(14, words, price, make);
+        line.setAlignment(Pos.TOP_LEFT);
+        line.getStyleClass().add("cause");
+        VBox.setMargin(line, new Insets(place == 0 ? 2 : 14, 0, 2, 0));
+        return line;
+    }
+
+    private static String price(Causes.Group group) {
+        int n = group.findings().size();
+        List<String> altered = group.remedy().altered();
+        return "clears " + n + ", "
+                + (altered.isEmpty()
+                        ? "alters nothing else"
+                        : altered.getFirst() + (altered.size() > 1 ? " and " + (altered.size() - 1) + " more" : ""));
+    }
+
+    /** Where the settings are: the elements and settings, as one finds them in the program. */
+    private static String where(State state, Causes.Group group) {
+        List<String> places = new ArrayList<>();
+        for (Change change : group.remedy().changes()) {
+            Element element = state.reading().rig().find(change.element());
+            if (change instanceof Change.Set set && element != null) {
+                String program = state.reading().rig().program(element).name();
+                String noun = Sentences.noun(state.reading().rig(), element);
+                places.add((program.equals(noun) ? "" : program + " · ") + noun + " · "
+                        + Sentences.label(state.reading().rig(), element, set.setting()));
+            }
+        }
+        return places.size() <= 2
+                ? String.join(", ", places)
+                : places.getFirst() + " and " + (places.size() - 1) + " settings more";
+    }
+
+    /** The names of the scenes over the columns of pips. */
+    Node scenes(State state) {
+        HBox names = new HBox();
+        names.setAlignment(Pos.BOTTOM_LEFT);
+        names.getChildren().add(Nodes.spacer());
+        if (state.reading().scenes().size() > 1) {
+            List<SceneReading> scenes = state.reading().scenes();
+            for (int i = 0; i < scenes.size(); i++) {
+                // With many scenes names would be cut to their first letters, which tell nothing: then numbers.
+                var label = Nodes.label(scenes.size() <= 6 ? scenes.get(i).name() : Integer.toString(i + 1), "caption");
+                label.setTooltip(new Tooltip(scenes.get(i).name()));
+                label.setWrapText(false);
+                label.setMinWidth(pipWidth(state));
+                label.setMaxWidth(pipWidth(state));
+                label.setAlignment(Pos.CENTER);
+                names.getChildren().add(label);
+            }
+        }
+        names.setPadding(new Insets(6, 8, 2, 0));
+        return names;
+    }
+
+    private static double pipWidth(State state) {
+        int scenes = state.reading().scenes().size();
+        return (scenes <= 6 ? 46 : 26) * state.textScale();
+    }
+
+    /** One finding. */
+    Node row(State state, Finding finding) {
+        ClickRow line = new ClickRow(
+                "finding",
+                "finding-" + finding.identity(),
+                finding.severity().word() + ": " + finding.words().title(),
+                () -> store.select(new Selection.Trouble(finding.identity())),
+                new Tally(finding.severity(), state.textScale()),
+                title(finding));
+        pips(state, finding, line);
+        Nodes.mark(line, "selected", finding.equals(state.shown().finding()));
+        line.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
+            if (e.getClickCount() == 2) {
+                store.go(Step.TRACE);
+            }
+        });
+        return line;
+    }
+
+    private static Node title(Finding finding) {
+        var title = Nodes.label(finding.words().title());
+        title.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(title, Priority.ALWAYS);
+        return title;
+    }
+
+    private static void pips(State state, Finding finding, HBox line) {
+        int scenes = state.reading().scenes().size();
+        if (scenes > 1) {
+            HBox pips = new HBox();
+            for (int i = 0; i < scenes; i++) {
+                Circle pip = new Circle(4 * state.textScale());
+                pip.getStyleClass().add("pip");
+                if (finding.scenes().isEmpty() || finding.scenes().contains(i)) {
+                    pip.getStyleClass().add(finding.severity().word());
+                }
+                HBox cell = new HBox(pip);
+                cell.setAlignment(Pos.CENTER);
+                cell.setMinWidth(pipWidth(state));
+                pips.getChildren().add(cell);
+            }
+            pips.setAlignment(Pos.CENTER);
+            line.getChildren().add(pips);
+        }
+    }
+
+    /** A finding that somebody lives with, with the reason; choosing it takes the waiver back. */
+    Node waived(State state, Finding finding) {
+        String reason = state.what().terms().waivers().stream()
+                .filter(w -> w.finding().equals(finding.identity()))
+                .map(Waiver::reason)
+                .findFirst()
+                .orElse("");
+        VBox words = new VBox(title(finding), Nodes.label("“" + reason + "”", "caption"));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        Button back = new Button("Take it back");
+        back.getStyleClass().setAll("button", "plain");
+        back.setId("unwaive-" + finding.identity());
+        back.setMinWidth(Region.USE_PREF_SIZE);
+        back.setOnAction(e -> store.waive(finding, ""));
+        HBox line = new HBox(9, new Tally(Severity.NOTE, state.textScale()), words, back);
+        line.setAlignment(Pos.TOP_LEFT);
+        line.setPadding(new Insets(4, 8, 4, 8));
+        return line;
+    }
+}

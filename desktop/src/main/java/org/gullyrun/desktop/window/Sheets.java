@@ -1,0 +1,202 @@
+package org.gullyrun.desktop.window;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.LevelSheet;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.rules.RulePages;
+import org.gullyrun.core.repair.WhatIf;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Store;
+
+/** Sheets laid over the window on demand: levels and times, what a rule is about, what would happen if. */
+final class Sheets {
+    private final Store store;
+    private final Overlay overlay;
+
+    Sheets(Store store, Overlay overlay) {
+        this.store = store;
+        this.overlay = overlay;
+    }
+
+    /** What every listener gets in every scene, as levels; and the lateness of own voices. */
+    void levels() {
+        Reading reading = store.state().reading();
+        List<List<LevelSheet.Entry>> sheet = LevelSheet.of(reading);
+        GridPane grid = new GridPane(14, 4);
+        List<SceneReading> scenes = reading.scenes();
+        for (int i = 0; i < scenes.size(); i++) {
+            grid.add(Nodes.label(scenes.get(i).name(), "section-title"), 1 + i, 0);
+            var caption = Nodes.label("voice   music    rest    peak", "figures", "caption");
+            caption.setWrapText(false);
+            grid.add(caption, 1 + i, 1);
+        }
+        List<Element> outlets = reading.rig().of(Kind.OUTLET);
+        boolean assumed = false;
+        for (int o = 0; o < outlets.size(); o++) {
+            var name = Nodes.label(outlets.get(o).name(), "water");
+            name.setWrapText(false);
+            name.setMinWidth(Region.USE_PREF_SIZE);
+            grid.add(name, 0, 2 + o);
+            for (int i = 0; i < scenes.size(); i++) {
+                LevelSheet.Entry entry = sheet.get(o).get(i);
+                assumed |= entry.assumed();
+                grid.add(entry(reading, entry), 1 + i, 2 + o);
+            }
+        }
+        String note = "Usual levels in dBFS; peaks are what the sum can reach."
+                + (assumed ? " Some sources have no level entered: they count with −20." : "");
+        ScrollPane scroll = new ScrollPane(grid);
+        scroll.getStyleClass().add("plain-scroll");
+        scroll.setFitToHeight(true);
+        overlay.sheet("Levels and times", note, List.of(scroll), 1120);
+    }
+
+    private static Node entry(Reading reading, LevelSheet.Entry entry) {
+        boolean loud = entry.peak() > reading.thresholds().of(Limit.CLIP_MINOR);
+        boolean late = entry.ownVoiceLate() > reading.thresholds().of(Limit.SELF_MINOR);
+        var first = figures(number(entry.voice()) + "  " + number(entry.music()) + "  " + number(entry.rest()));
+        var peak = figures(number(entry.peak()));
+        if (loud) {
+            peak.getStyleClass().add("bad-text");
+        }
+        HBox line = new HBox(13, first, peak);
+        if (entry.ownVoiceLate() == entry.ownVoiceLate()) {
+            var own = Nodes.label(
+                    String.format(Locale.ROOT, "own voice %.0f ms", entry.ownVoiceLate()),
+                    "small",
+                    late ? "bad-text" : "soft");
+            own.setWrapText(false);
+            return new VBox(line, own);
+        }
+        return line;
+    }
+
+    private static Label figures(String text) {
+        Label label = Nodes.label(text, "figures");
+        label.setWrapText(false);
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    /** Six places wide, so that columns stand under each other. */
+    private static String number(double value) {
+        String text = value == value ? String.format(Locale.ROOT, "%.1f", value).replace('-', '−') : "–";
+        return " ".repeat(Math.max(0, 6 - text.length())) + text;
+    }
+
+    /** What the rule of the finding selected is about. */
+    void about() {
+        Finding finding = store.state().shown().finding();
+        if (finding == null) {
+            store.tell(new Message("Select a finding first; this then tells what it is about.", false));
+            return;
+        }
+        List<Node> content = new ArrayList<>();
+        String title = "";
+        for (String line : RulePages.of(finding.rule()).split("\n")) {
+            String plain = line.replace("`", "");
+            if (line.startsWith("# ")) {
+                title = plain.substring(2);
+            } else if (line.startsWith("## ")) {
+                content.add(Nodes.label(plain.substring(3), "section-title"));
+            } else if (line.startsWith("> ")) {
+                content.add(Nodes.label(plain.substring(2), "strong"));
+            } else if (line.startsWith("| ") && !line.startsWith("| |")) {
+                String[] cells = plain.split("\\|");
+                content.add(Nodes.label(cells[1].strip(), "caption"));
+                content.add(Nodes.label(cells[2].strip()));
+            } else if (!line.isBlank() && !line.startsWith("|")) {
+                content.add(Nodes.label(plain.replaceFirst("^- ", "• ")));
+            }
+        }
+        overlay.sheet(title, "", content, 620);
+    }
+
+    /** Lets something that may happen be chosen, tries it on a copy and tells what would be different. */
+    void whatIf() {
+        Rig rig = store.state().reading().rig();
+        String id = switch (store.state().selection()) {
+            case Selection.OfElement(String element) -> element;
+            case Selection.OfSource(String source) ->
+                rig.find(source, Kind.SOURCE).map(e -> e.or(Sources.AT, "")).orElse("");
+            case Selection.OfOutlet(String outlet) ->
+                rig.find(outlet, Kind.OUTLET).map(Sheets::listensOn).orElse("");
+            case Selection.Nothing n -> "";
+            case Selection.Pair p -> "";
+            case Selection.Trouble t -> "";
+        };
+        List<WhatIf.Event> events = WhatIf.events(rig, id);
+        if (events.isEmpty()) {
+            events = WhatIf.events(rig, "");
+        }
+        if (events.isEmpty()) {
+            store.tell(new Message("There is nothing in this rig that could be unplugged, stopped or moved.", false));
+            return;
+        }
+        Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
+        for (int i = 0; i < events.size(); i++) {
+            WhatIf.Event event = events.get(i);
+            choices.put("what-" + i, new Overlay.Choice(event.sentence(), "", () -> store.tryOut(event, this::tell)));
+        }
+        overlay.choose("What if …", choices);
+    }
+
+    private static String listensOn(Element outlet) {
+        return outlet.get(Outlets.DEVICE) instanceof Choice.To(String device) ? device : "";
+    }
+
+    private void tell(WhatIf.Outcome outcome) {
+        List<Node> content = new ArrayList<>();
+        part(content, "No longer heard", outcome.lost(), "bad-text");
+        part(content, "Heard as well", outcome.gained(), "warn-text");
+        part(content, "Otherwise than now", outcome.altered(), "soft");
+        part(content, "Findings that would come", outcome.worse(), "bad-text");
+        part(content, "Findings that would go", outcome.better(), "good-text");
+        if (outcome.isNothing()) {
+            content.add(Nodes.label("Nothing would be different for any listener.", "good-text"));
+        }
+        Map<String, Runnable> answers = new LinkedHashMap<>();
+        answers.put("Drop it", () -> {});
+        answers.put("Try another", this::whatIf);
+        answers.put("Keep it", () -> store.change(List.of(outcome.event().change())));
+        overlay.sheet(
+                "If one did this: " + outcome.event().sentence(),
+                "Tried on a copy; nothing is altered yet.",
+                content,
+                620,
+                answers);
+    }
+
+    private static void part(List<Node> content, String heading, List<String> lines, String style) {
+        if (!lines.isEmpty()) {
+            content.add(Nodes.label(heading + " (" + lines.size() + ")", "section-title"));
+            int most = Math.min(lines.size(), 12);
+            content.add(Nodes.label(
+                    String.join(", ", lines.subList(0, most))
+                            + (lines.size() > most ? " and " + (lines.size() - most) + " more" : ""),
+                    style));
+        }
+    }
+}
