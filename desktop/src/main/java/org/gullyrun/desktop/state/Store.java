@@ -584,6 +584,8 @@ public final class Store implements AutoCloseable {
 
     @Override
     public void close() {
+        newest.incrementAndGet(); // what is still being tried stops at its next trial
+        newestRemedies.incrementAndGet();
         reader.shutdownNow();
         mender.shutdownNow();
         seeker.shutdownNow();

@@ -17,10 +17,8 @@ import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -49,7 +47,6 @@ import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.trace.MapView;
 import org.gullyrun.desktop.way.WayView;
-import org.jspecify.annotations.Nullable;
 
 /** The window: its parts in their places, its keys, its files. */
 public final class Workbench {
@@ -102,9 +99,6 @@ public final class Workbench {
     /** In Intake: all settings of the row, in place of the rig so far. */
     private boolean details;
 
-    /** The key that was taken for an action and has not been let go since. */
-    private @Nullable KeyCode held;
-
     private final List<Action> actions;
     private final PauseTransition messageTime = new PauseTransition(MESSAGE);
     private final Scene scene;
@@ -143,17 +137,7 @@ public final class Workbench {
         this.scene = new Scene(root, 1280, 800);
         scene.getStylesheets().add(SHEET);
         scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
-        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        scene.addEventFilter(KeyEvent.KEY_TYPED, e -> {
-            if (held != null) { // the letter that opened a form or a cell is not typed into it, however long it is held
-                e.consume();
-            }
-        });
-        scene.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
-            if (e.getCode() == held) {
-                held = null;
-            }
-        });
+        new Keyboard(scene, overlay, () -> actions, () -> store.state().step() == Step.INTAKE, this::stepKey);
         stage.setScene(scene);
         stage.setMinWidth(900);
         stage.setMinHeight(600);
@@ -401,75 +385,20 @@ public final class Workbench {
         }
     }
 
-    private void key(KeyEvent e) {
-        if (e.getCode() != held) {
-            held = null;
-        } else if (scene.getFocusOwner() instanceof TextInputControl) {
-            e.consume(); // still the key that led here
-            return;
+    /** Keys that belong to what is shown rather than to an action. */
+    private boolean stepKey(KeyEvent e, boolean typing) {
+        if (typing) {
+            return false;
         }
-        if (overlay.isVisible()) {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                overlay.close();
-                e.consume();
-            }
-            return;
+        if (store.state().step() == Step.BRIEF && brief.key(e)) {
+            return true;
         }
-        boolean typing = scene.getFocusOwner() instanceof TextInputControl;
-        if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1 && e.getCode() != KeyCode.F4) {
-            return;
-        }
-        if (typing && store.state().step() == Step.INTAKE && ownKey(e)) {
-            return; // the cell knows what to do with it
-        }
-        if (!typing && store.state().step() == Step.BRIEF && brief.key(e)) {
-            e.consume();
-            return;
-        }
-        if (store.state().step() == Step.FINDINGS
-                && !typing
-                && (e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP)) {
+        boolean walks = e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP;
+        if (store.state().step() == Step.FINDINGS && walks) {
             store.selectFinding(e.getCode() == KeyCode.DOWN ? 1 : -1);
-            e.consume();
-            return;
+            return true;
         }
-        for (Action action : actions) {
-            for (String keys : action.keys()) {
-                if (matches(keys, e)) {
-                    held = e.getCode();
-                    action.run().run();
-                    e.consume();
-                    return;
-                }
-            }
-        }
-    }
-
-    private static boolean ownKey(KeyEvent e) {
-        return e.getCode() == KeyCode.ENTER
-                || e.getCode() == KeyCode.DELETE
-                || e.getCode() == KeyCode.A
-                || e.getCode() == KeyCode.C
-                || e.getCode() == KeyCode.V
-                || e.getCode() == KeyCode.X;
-    }
-
-    private static boolean matches(String keys, KeyEvent e) {
-        boolean bare = !keys.contains("+");
-        if (bare) {
-            // Some layouts need Shift or AltGr for a sign: the sign counts, not how it is reached.
-            boolean sign = switch (keys) {
-                case "Open Bracket" -> "[".equals(e.getText());
-                case "Close Bracket" -> "]".equals(e.getText());
-                case "PLUS" -> "+".equals(e.getText());
-                case "MINUS" -> "-".equals(e.getText());
-                default -> false;
-            };
-            if (sign && !e.isShortcutDown()) {
-                return true;
-            }
-        }
-        return KeyCombination.valueOf(keys).match(e);
+        return false;
     }
 
     // Files.

@@ -4,13 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
-import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -19,34 +13,18 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.sample.SampleShow;
-import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.State;
-import org.gullyrun.desktop.state.Store;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The step Findings and the sheets that go with it, in the real window. */
-@ExtendWith(ApplicationExtension.class)
-class FindingsStepTest {
-    private Path file;
-    private Store store;
+class FindingsStepTest extends WindowTest {
 
     @Start
-    void start(Stage stage) throws Exception {
-        Type.load();
-        file = Files.createTempDirectory("gullyrun-findings").resolve("sample.json");
-        CaseFiles.save(SampleShow.make(), file);
-        store = new Store(CaseFiles.open(file), file, Platform::runLater);
-        new Workbench(stage, store, new Remembered(file.resolveSibling("window.properties")), FilePicker.NONE);
-        stage.setWidth(1280);
-        stage.setHeight(800);
-        stage.show();
+    void start(Stage shown) throws Exception {
+        open(shown, SampleShow.make());
     }
 
     @BeforeEach
@@ -54,31 +32,6 @@ class FindingsStepTest {
         until(() -> robot.lookup(".bank").tryQuery().isPresent());
         robot.push(KeyCode.DIGIT4);
         until(() -> state().causes().done());
-    }
-
-    @AfterEach
-    void close() {
-        store.close();
-    }
-
-    private static void until(Callable<Boolean> met) throws Exception {
-        WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, met);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private State state() throws Exception {
-        return WaitForAsyncUtils.asyncFx(store::state).get();
-    }
-
-    private boolean has(String identity) throws Exception {
-        return state().reading().findings().stream().anyMatch(f -> f.identity().equals(identity));
-    }
-
-    private static String text(FxRobot robot, String query) {
-        return robot.lookup(query).queryAllAs(Label.class).stream()
-                .map(Label::getText)
-                .toList()
-                .toString();
     }
 
     @Test

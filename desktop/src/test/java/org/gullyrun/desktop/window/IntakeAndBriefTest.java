@@ -6,9 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -25,56 +23,20 @@ import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.intake.Typist;
-import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
-import org.gullyrun.desktop.state.Store;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The first two steps in the real window, by keys and clicks. */
-@ExtendWith(ApplicationExtension.class)
-class IntakeAndBriefTest {
-    private final FilePicker picker = Mockito.mock(FilePicker.class);
+class IntakeAndBriefTest extends WindowTest {
     private final Case sample = SampleShow.make();
-    private Path folder;
-    private Store store;
 
     @Start
-    void start(Stage stage) throws Exception {
-        Type.load();
-        folder = Files.createTempDirectory("gullyrun-intake");
-        store = new Store(sample, null, Platform::runLater);
-        new Workbench(stage, store, new Remembered(folder.resolve("window.properties")), picker);
-        stage.setX(0);
-        stage.setY(0);
-        stage.setWidth(1280);
-        stage.setHeight(800);
-        stage.show();
-    }
-
-    @AfterEach
-    void close() {
-        store.close();
-    }
-
-    private static void until(Callable<Boolean> met) throws Exception {
-        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, met);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private State state() throws Exception {
-        return WaitForAsyncUtils.asyncFx(store::state).get();
-    }
-
-    private Rig rig() throws Exception {
-        return state().surveyShown().rig();
+    void start(Stage shown) throws Exception {
+        open(shown, sample);
     }
 
     private void begin(FxRobot robot) throws Exception {

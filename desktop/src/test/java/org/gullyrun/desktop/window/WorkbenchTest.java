@@ -5,87 +5,37 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.sample.SampleShow;
-import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
-import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
-import org.gullyrun.desktop.state.Store;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window, driven by mouse and keys as a technician would. */
-@ExtendWith(ApplicationExtension.class)
-class WorkbenchTest {
-    private final FilePicker picker = Mockito.mock(FilePicker.class);
-    private Path folder;
-    private Store store;
-    private Stage stage;
+class WorkbenchTest extends WindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        Type.load();
-        folder = Files.createTempDirectory("gullyrun-window");
-        Path file = folder.resolve("sample.json");
-        CaseFiles.save(SampleShow.make(), file);
-        store = new Store(CaseFiles.open(file), file, Platform::runLater);
-        stage = shown;
-        new Workbench(stage, store, new Remembered(folder.resolve("window.properties")), picker);
-        stage.setX(0);
-        stage.setY(0);
-        stage.setWidth(1280);
-        stage.setHeight(800);
-        stage.show();
+        open(shown, SampleShow.make());
     }
 
     @BeforeEach
     void drawn(FxRobot robot) throws Exception {
         until(() -> robot.lookup(".bank").tryQuery().isPresent());
-    }
-
-    @AfterEach
-    void close() {
-        store.close();
-    }
-
-    private static void until(Callable<Boolean> met) throws Exception {
-        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, met);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private State state() throws Exception {
-        return WaitForAsyncUtils.asyncFx(store::state).get();
-    }
-
-    private boolean has(String identity) throws Exception {
-        return state().reading().findings().stream().anyMatch(f -> f.identity().equals(identity));
-    }
-
-    private static String text(FxRobot robot, String query) {
-        return robot.lookup(query).queryAllAs(Label.class).stream()
-                .map(Label::getText)
-                .toList()
-                .toString();
     }
 
     @Test
@@ -245,5 +195,41 @@ class WorkbenchTest {
                 .get();
         until(() -> state().reading().rig() == state().surveyShown().rig());
         assertTrue(text(robot, "#evidence .label").contains("The brief holds"));
+    }
+
+    /** As when a key is held down while every answer takes longer than the key repeats: nothing must pile up. */
+    @Test
+    void aKeyHeldDownActsOnceAFrameHoweverFastItRepeats(FxRobot robot) throws Exception {
+        robot.push(KeyCode.DIGIT4);
+        robot.push(KeyCode.DOWN);
+        int first = place();
+        WaitForAsyncUtils.asyncFx(() -> {
+                    for (int i = 0; i < 200; i++) {
+                        fire(KeyEvent.KEY_PRESSED, KeyCode.DOWN);
+                    }
+                })
+                .get();
+        assertEquals(first + 1, place());
+        WaitForAsyncUtils.waitForFxEvents();
+        WaitForAsyncUtils.asyncFx(() -> fire(KeyEvent.KEY_PRESSED, KeyCode.DOWN))
+                .get();
+        assertEquals(first + 2, place(), "after a frame it goes on");
+        WaitForAsyncUtils.asyncFx(() -> {
+                    for (int i = 0; i < 3; i++) {
+                        fire(KeyEvent.KEY_RELEASED, KeyCode.DOWN);
+                        fire(KeyEvent.KEY_PRESSED, KeyCode.DOWN);
+                    }
+                    fire(KeyEvent.KEY_RELEASED, KeyCode.DOWN);
+                })
+                .get();
+        assertEquals(first + 5, place(), "keys that are let go all count");
+    }
+
+    private void fire(EventType<KeyEvent> type, KeyCode code) {
+        Event.fireEvent(stage.getScene().getRoot(), new KeyEvent(type, "", "", code, false, false, false, false));
+    }
+
+    private int place() throws Exception {
+        return state().listed().indexOf(state().shown().finding());
     }
 }

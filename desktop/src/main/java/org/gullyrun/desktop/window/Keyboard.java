@@ -1,0 +1,160 @@
+package org.gullyrun.desktop.window;
+
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import org.gullyrun.desktop.find.Action;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Turns keys into actions. A key held down acts once a frame at most, and never types the letter that led into a field.
+ */
+final class Keyboard {
+    /** Keys of one step, before the actions. */
+    interface StepKeys {
+        /** Does what the key means to what is shown; false if it means nothing there. */
+        boolean took(KeyEvent e, boolean typing);
+    }
+
+    private final Scene scene;
+    private final Overlay overlay;
+    private final Supplier<List<Action>> actions;
+    private final BooleanSupplier inSheet;
+    private final StepKeys step;
+
+    /** The key that was taken for an action and has not been let go since. */
+    private @Nullable KeyCode held;
+    /** The key that was pressed last and has not been let go since. */
+    private @Nullable KeyCode down;
+
+    private boolean painted = true;
+
+    /**
+     * Listens to the keys of a scene.
+     *
+     * @param inSheet whether the sheet of the intake is shown, whose cells have keys of their own
+     */
+    Keyboard(Scene scene, Overlay overlay, Supplier<List<Action>> actions, BooleanSupplier inSheet, StepKeys step) {
+        this.scene = scene;
+        this.overlay = overlay;
+        this.actions = actions;
+        this.inSheet = inSheet;
+        this.step = step;
+        scene.addPostLayoutPulseListener(() -> painted = true);
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        scene.addEventFilter(KeyEvent.KEY_TYPED, e -> {
+            if (held != null) { // the letter that opened a form or a cell is not typed into it, however long it is held
+                e.consume();
+            }
+        });
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
+            if (e.getCode() == held) {
+                held = null;
+            }
+            if (e.getCode() == down) {
+                down = null;
+            }
+        });
+    }
+
+    private void pressed(KeyEvent e) {
+        if (repeatsTooFast(e)) {
+            e.consume();
+            return;
+        }
+        if (e.getCode() != held) {
+            held = null;
+        } else if (typing()) {
+            e.consume(); // still the key that led here
+            return;
+        }
+        if (overlay.isVisible()) {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                overlay.close();
+                e.consume();
+            }
+            return;
+        }
+        act(e, typing());
+    }
+
+    /**
+     * A key held down repeats some thirty times a second. Where one answer takes longer than that, answers would pile up
+     * and nothing would ever be painted: so what repeats waits for a frame.
+     */
+    private boolean repeatsTooFast(KeyEvent e) {
+        boolean again = e.getCode() == down && !(typing() && isText(e));
+        down = e.getCode();
+        Platform.requestNextPulse();
+        if (again && !painted) {
+            return true;
+        }
+        painted = false;
+        return false;
+    }
+
+    private static boolean isText(KeyEvent e) {
+        return switch (e.getCode()) {
+            case ENTER, TAB, UP, DOWN, PAGE_UP, PAGE_DOWN -> false;
+            default -> !e.isShortcutDown();
+        };
+    }
+
+    private boolean typing() {
+        return scene.getFocusOwner() instanceof TextInputControl;
+    }
+
+    private void act(KeyEvent e, boolean typing) {
+        if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1 && e.getCode() != KeyCode.F4) {
+            return;
+        }
+        if (typing && inSheet.getAsBoolean() && isOfCells(e)) {
+            return; // the cell knows what to do with it
+        }
+        if (step.took(e, typing)) {
+            e.consume();
+            return;
+        }
+        for (Action action : actions.get()) {
+            for (String keys : action.keys()) {
+                if (matches(keys, e)) {
+                    held = e.getCode();
+                    action.run().run();
+                    e.consume();
+                    return;
+                }
+            }
+        }
+    }
+
+    private static boolean isOfCells(KeyEvent e) {
+        return switch (e.getCode()) {
+            case ENTER, DELETE, A, C, V, X -> true;
+            default -> false;
+        };
+    }
+
+    private static boolean matches(String keys, KeyEvent e) {
+        boolean bare = !keys.contains("+");
+        if (bare) {
+            // Some layouts need Shift or AltGr for a sign: the sign counts, not how it is reached.
+            boolean sign = switch (keys) {
+                case "Open Bracket" -> "[".equals(e.getText());
+                case "Close Bracket" -> "]".equals(e.getText());
+                case "PLUS" -> "+".equals(e.getText());
+                case "MINUS" -> "-".equals(e.getText());
+                default -> false;
+            };
+            if (sign && !e.isShortcutDown()) {
+                return true;
+            }
+        }
+        return KeyCombination.valueOf(keys).match(e);
+    }
+}

@@ -1,0 +1,76 @@
+package org.gullyrun.desktop.window;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.control.Label;
+import javafx.stage.Stage;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** What tests of the real window need: the window on a case, and waiting for what it shows. */
+@ExtendWith(ApplicationExtension.class)
+abstract class WindowTest {
+    final FilePicker picker = Mockito.mock(FilePicker.class);
+    Path folder;
+    Path file;
+    Store store;
+    Stage stage;
+
+    /** Opens the window on a case that is saved in a file of its own. */
+    void open(Stage shown, Case what) throws Exception {
+        Type.load();
+        folder = Files.createTempDirectory("gullyrun-window");
+        file = folder.resolve("sample.json");
+        CaseFiles.save(what, file);
+        store = new Store(CaseFiles.open(file), file, Platform::runLater);
+        stage = shown;
+        new Workbench(stage, store, new Remembered(folder.resolve("window.properties")), picker);
+        stage.setX(0);
+        stage.setY(0);
+        stage.setWidth(1280);
+        stage.setHeight(800);
+        stage.show();
+    }
+
+    @AfterEach
+    void close() {
+        store.close();
+    }
+
+    static void until(Callable<Boolean> met) throws Exception {
+        WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, met);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    State state() throws Exception {
+        return WaitForAsyncUtils.asyncFx(store::state).get();
+    }
+
+    Rig rig() throws Exception {
+        return state().surveyShown().rig();
+    }
+
+    boolean has(String identity) throws Exception {
+        return state().reading().findings().stream().anyMatch(f -> f.identity().equals(identity));
+    }
+
+    static String text(FxRobot robot, String query) {
+        return robot.lookup(query).queryAllAs(Label.class).stream()
+                .map(Label::getText)
+                .toList()
+                .toString();
+    }
+}
