@@ -17,6 +17,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
@@ -90,9 +91,7 @@ public final class Typist {
                     goTo(place, id, each.getKey());
                     letters(each.getValue());
                     strokes++;
-                    Event.fireEvent(
-                            sheet.field(),
-                            new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, true, false, false));
+                    KeyStroke.on(sheet.field(), KeyCode.ENTER, false, true);
                 }
             }
             common.clear();
@@ -287,6 +286,6 @@ public final class Typist {
 
     private void key(KeyCode code, boolean shift) {
         strokes++;
-        Event.fireEvent(sheet.field(), new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, shift, false, false, false));
+        KeyStroke.on(sheet.field(), code, shift, false);
     }
 }

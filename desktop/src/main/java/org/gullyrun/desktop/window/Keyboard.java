@@ -34,6 +34,8 @@ final class Keyboard {
     private @Nullable KeyCode down;
 
     private boolean painted = true;
+    /** The last press came too soon: neither it nor its letter counts. */
+    private boolean dropped;
 
     /**
      * Listens to the keys of a scene.
@@ -49,7 +51,8 @@ final class Keyboard {
         scene.addPostLayoutPulseListener(() -> painted = true);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         scene.addEventFilter(KeyEvent.KEY_TYPED, e -> {
-            if (held != null) { // the letter that opened a form or a cell is not typed into it, however long it is held
+            // The letter that opened a form or a cell is not typed into it, however long it is held.
+            if (held != null || dropped) {
                 e.consume();
             }
         });
@@ -59,6 +62,7 @@ final class Keyboard {
             }
             if (e.getCode() == down) {
                 down = null;
+                dropped = false;
             }
         });
     }
@@ -89,21 +93,11 @@ final class Keyboard {
      * and nothing would ever be painted: so what repeats waits for a frame.
      */
     private boolean repeatsTooFast(KeyEvent e) {
-        boolean again = e.getCode() == down && !(typing() && isText(e));
+        dropped = e.getCode() == down && !painted;
         down = e.getCode();
+        painted &= dropped;
         Platform.requestNextPulse();
-        if (again && !painted) {
-            return true;
-        }
-        painted = false;
-        return false;
-    }
-
-    private static boolean isText(KeyEvent e) {
-        return switch (e.getCode()) {
-            case ENTER, TAB, UP, DOWN, PAGE_UP, PAGE_DOWN -> false;
-            default -> !e.isShortcutDown();
-        };
+        return dropped;
     }
 
     private boolean typing() {

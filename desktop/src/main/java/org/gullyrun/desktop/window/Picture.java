@@ -14,12 +14,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javafx.stage.StageStyle;
 import javax.imageio.ImageIO;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.desktop.find.FindIndex;
+import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
@@ -151,8 +151,7 @@ public final class Picture {
                 parts.length < 2 ? new char[0] : parts[1].replace("\\t", "\t").toCharArray()) {
             Node field = workbench.scene().lookup("#cell");
             if (c == '\t') {
-                field.fireEvent(
-                        new KeyEvent(KeyEvent.KEY_PRESSED, "\t", "\t", KeyCode.TAB, false, false, false, false));
+                KeyStroke.on(field, KeyCode.TAB);
             } else if (field instanceof TextField typed) {
                 typed.replaceSelection(String.valueOf(c));
             }

@@ -25,6 +25,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.intake.Typist;
+import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -200,8 +201,6 @@ public final class Usability {
     }
 
     private static void press(Workbench workbench, KeyCode code) {
-        Event.fireEvent(
-                workbench.scene().getFocusOwner(),
-                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false));
+        KeyStroke.on(workbench.scene().getFocusOwner(), code);
     }
 }

@@ -23,6 +23,7 @@ import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.intake.Typist;
+import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
@@ -120,17 +121,7 @@ class IntakeAndBriefTest extends WindowTest {
         Rig before = rig();
         // One key event, not a key held down: where the machine is slow, a held key repeats and removes the next row
         // too.
-        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#cell")
-                        .query()
-                        .fireEvent(new javafx.scene.input.KeyEvent(
-                                javafx.scene.input.KeyEvent.KEY_PRESSED,
-                                "",
-                                "",
-                                KeyCode.DELETE,
-                                false,
-                                true,
-                                false,
-                                false)))
+        WaitForAsyncUtils.asyncFx(() -> KeyStroke.on(robot.lookup("#cell").query(), KeyCode.DELETE, false, true))
                 .get();
         until(() -> rig().find("driftbox") == null);
         assertTrue(
@@ -217,16 +208,7 @@ class IntakeAndBriefTest extends WindowTest {
         Thread.sleep(120);
         Node node = robot.lookup(what).query();
         if (what.startsWith("#start")) {
-            WaitForAsyncUtils.asyncFx(() -> node.fireEvent(new javafx.scene.input.KeyEvent(
-                            javafx.scene.input.KeyEvent.KEY_PRESSED,
-                            "",
-                            "",
-                            KeyCode.ENTER,
-                            false,
-                            false,
-                            false,
-                            false)))
-                    .get();
+            WaitForAsyncUtils.asyncFx(() -> KeyStroke.on(node, KeyCode.ENTER)).get();
         } else {
             robot.clickOn(node);
         }
@@ -249,17 +231,8 @@ class IntakeAndBriefTest extends WindowTest {
         robot.push(KeyCode.DIGIT1);
         until(() -> robot.lookup("#offer-inventory-in").tryQuery().isPresent());
         Rig before = rig();
-        WaitForAsyncUtils.asyncFx(() -> robot.lookup("#offer-inventory-in")
-                        .query()
-                        .fireEvent(new javafx.scene.input.KeyEvent(
-                                javafx.scene.input.KeyEvent.KEY_PRESSED,
-                                "",
-                                "",
-                                KeyCode.ENTER,
-                                false,
-                                false,
-                                false,
-                                false)))
+        WaitForAsyncUtils.asyncFx(
+                        () -> KeyStroke.on(robot.lookup("#offer-inventory-in").query(), KeyCode.ENTER))
                 .get();
         until(() -> robot.lookup("#take-in").tryQuery().isPresent());
         assertEquals(before, rig(), "nothing has happened yet");
