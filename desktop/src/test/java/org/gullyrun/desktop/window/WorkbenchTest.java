@@ -210,10 +210,11 @@ class WorkbenchTest extends WindowTest {
                 })
                 .get();
         assertEquals(first + 1, place());
-        WaitForAsyncUtils.waitForFxEvents();
-        WaitForAsyncUtils.asyncFx(() -> fire(KeyEvent.KEY_PRESSED, KeyCode.DOWN))
-                .get();
-        assertEquals(first + 2, place(), "after a frame it goes on");
+        until(() -> {
+            WaitForAsyncUtils.asyncFx(() -> fire(KeyEvent.KEY_PRESSED, KeyCode.DOWN))
+                    .get();
+            return place() == first + 2; // with the next frame it goes on
+        });
         WaitForAsyncUtils.asyncFx(() -> {
                     for (int i = 0; i < 3; i++) {
                         fire(KeyEvent.KEY_RELEASED, KeyCode.DOWN);
