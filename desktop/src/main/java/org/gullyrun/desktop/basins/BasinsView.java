@@ -32,6 +32,7 @@ public final class BasinsView extends StackPane {
         row.setAlignment(Pos.TOP_LEFT);
         scroll.getStyleClass().add("plain-scroll");
         scroll.setFitToHeight(true);
+        Nodes.uncached(scroll);
         scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
         getChildren().add(scroll);

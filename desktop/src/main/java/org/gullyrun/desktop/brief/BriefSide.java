@@ -48,6 +48,7 @@ public final class BriefSide extends ScrollPane {
         setFocusTraversable(false);
         box.setPadding(new Insets(16, 18, 16, 18));
         setContent(box);
+        Nodes.uncached(this);
         store.watch(this::update);
     }
 

@@ -64,6 +64,7 @@ public final class BriefView extends VBox {
         head.setPadding(new Insets(16, 20, 0, 24));
         scroll.getStyleClass().add("plain-scroll");
         scroll.setFocusTraversable(false);
+        Nodes.uncached(scroll);
         rows.setPadding(new Insets(0, 20, 20, 24));
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, scroll);

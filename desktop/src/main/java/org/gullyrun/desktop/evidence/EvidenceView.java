@@ -7,6 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
+import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -33,6 +34,7 @@ public final class EvidenceView extends ScrollPane {
         setFocusTraversable(false);
         box.setPadding(new Insets(16, 18, 16, 18));
         setContent(box);
+        Nodes.uncached(this);
         store.watch(this::update);
     }
 

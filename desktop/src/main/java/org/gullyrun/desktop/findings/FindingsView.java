@@ -40,6 +40,7 @@ public final class FindingsView extends ScrollPane {
         setFocusTraversable(false);
         box.setPadding(new Insets(16, 20, 20, 22));
         setContent(box);
+        Nodes.uncached(this);
         store.watch(this::update);
     }
 

@@ -81,6 +81,7 @@ public final class HeadView extends HBox {
         survey.setId("survey");
         survey.getStyleClass().add("link");
         ScrollPane tabs = new ScrollPane(scenes);
+        Nodes.uncached(tabs);
         tabs.getStyleClass().add("plain-scroll");
         tabs.setFitToHeight(true);
         tabs.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);

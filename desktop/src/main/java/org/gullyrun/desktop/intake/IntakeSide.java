@@ -41,6 +41,7 @@ public final class IntakeSide extends ScrollPane {
         setFocusTraversable(false);
         box.setPadding(new Insets(16, 18, 16, 18));
         setContent(box);
+        Nodes.uncached(this);
         store.watch(this::update);
     }
 

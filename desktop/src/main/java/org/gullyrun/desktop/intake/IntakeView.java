@@ -109,6 +109,7 @@ public final class IntakeView extends StackPane {
         }
         scroll.getStyleClass().add("plain-scroll");
         scroll.setFitToWidth(false);
+        Nodes.uncached(scroll);
         scroll.setFocusTraversable(false);
         tables.setPadding(new Insets(4, 16, 60, 16));
         HBox.setHgrow(scroll, Priority.ALWAYS);

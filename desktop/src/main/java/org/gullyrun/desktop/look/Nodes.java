@@ -1,10 +1,10 @@
 package org.gullyrun.desktop.look;
 
 import javafx.css.PseudoClass;
-import javafx.geometry.Insets;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -46,15 +46,23 @@ public final class Nodes {
 
     /** A hairline across, with air above and below. */
     public static Node rule() {
-        Line line = new Line(0, 0, 1, 0);
-        line.getStyleClass().add("rule");
-        HBox holder = new HBox(line);
-        holder.setPadding(new Insets(6, 0, 6, 0));
-        line.endXProperty().bind(holder.widthProperty().subtract(1));
-        line.setManaged(false);
-        line.setTranslateY(6);
-        holder.setMinHeight(12);
-        return holder;
+        Region rule = new Region();
+        rule.getStyleClass().add("rule");
+        rule.setMinHeight(13);
+        return rule;
+    }
+
+    /**
+     * Paints what a pane shows where it changes only. JavaFX keeps a picture of all that a scroll pane shows, and makes
+     * the whole of it anew whenever anything in it changes.
+     */
+    public static void uncached(ScrollPane pane) {
+        pane.skinProperty().addListener(x -> {
+            Node viewport = pane.lookup(".viewport");
+            if (viewport != null) {
+                viewport.setCache(false);
+            }
+        });
     }
 
     /** Something that takes the room that is left over. */

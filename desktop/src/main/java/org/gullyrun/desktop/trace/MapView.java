@@ -109,9 +109,8 @@ public final class MapView extends Region {
                 || before.lens() != now.lens()
                 || before.textScale() != now.textScale()) {
             rebuild(now);
-        }
-        if (drawing != null) {
-            drawing.light(now.shown(), Culprit.wrong(now));
+        } else if (drawing != null) {
+            light(now);
         }
     }
 
@@ -169,7 +168,7 @@ public final class MapView extends Region {
                 && getWidth() == drawnWidth
                 && getHeight() == drawnHeight
                 && known.update(m)) {
-            known.light(store.state().shown(), Culprit.wrong(store.state()));
+            light(store.state());
             return;
         }
         drawing = new MapDrawing(m, geometry(m, l), store::select, this::preview);
@@ -177,11 +176,17 @@ public final class MapView extends Region {
         drawnWidth = getWidth();
         drawnHeight = getHeight();
         holder.getChildren().setAll(drawing.world());
-        drawing.light(store.state().shown(), Culprit.wrong(store.state()));
+        light(store.state());
         if (!moved) {
             fit();
         }
         contours();
+    }
+
+    private void light(State state) {
+        if (drawing != null) {
+            drawing.light(state.shown(), Culprit.wrong(state));
+        }
     }
 
     /** The places for the room there is: names are cut shorter only as far as that makes the map larger. */
