@@ -8,6 +8,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.intake.Option;
 import org.gullyrun.desktop.look.Nodes;
+import org.jspecify.annotations.Nullable;
 
 /** The field in the cell that is being typed into, and beneath it what could be meant, best first. */
 final class CellEditor {
@@ -67,16 +68,11 @@ final class CellEditor {
     void offer(List<Option> some) {
         options = some.subList(0, Math.min(MOST, some.size()));
         chosen = options.isEmpty() ? -1 : 0;
-        list.getChildren().clear();
-        for (int i = 0; i < options.size(); i++) {
-            Label shown = Nodes.label(options.get(i).shown(), "plain");
-            Label note = Nodes.label(options.get(i).note(), "small", "soft");
-            shown.setWrapText(false);
-            note.setWrapText(false);
-            HBox row = new HBox(14, shown, Nodes.spacer(), note);
-            row.setAlignment(Pos.CENTER_LEFT);
-            row.getStyleClass().add("option");
-            list.getChildren().add(row);
+        for (int i = list.getChildren().size(); i < options.size(); i++) {
+            list.getChildren().add(new Row());
+        }
+        for (int i = 0; i < list.getChildren().size(); i++) {
+            ((Row) list.getChildren().get(i)).show(i < options.size() ? options.get(i) : null);
         }
         list.setVisible(!options.isEmpty());
         mark();
@@ -85,6 +81,30 @@ final class CellEditor {
     void choose(int by) {
         chosen = Math.floorMod(chosen + by, options.size());
         mark();
+    }
+
+    /** An option as a row, kept from letter to letter: only what differs is painted anew. */
+    private static final class Row extends HBox {
+        private final Label shown = Nodes.label("", "plain");
+        private final Label note = Nodes.label("", "small", "soft");
+
+        Row() {
+            super(14);
+            shown.setWrapText(false);
+            note.setWrapText(false);
+            getChildren().addAll(shown, Nodes.spacer(), note);
+            setAlignment(Pos.CENTER_LEFT);
+            getStyleClass().add("option");
+        }
+
+        void show(@Nullable Option option) {
+            setVisible(option != null);
+            setManaged(option != null);
+            if (option != null) {
+                shown.setText(option.shown());
+                note.setText(option.note());
+            }
+        }
     }
 
     private void mark() {
