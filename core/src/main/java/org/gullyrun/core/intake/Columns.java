@@ -150,6 +150,10 @@ final class Columns {
 
     /** The changes that put a text into a setting: something new, what it means, or nothing if it is what is shown. */
     static List<Change> enter(Rig rig, Element row, Setting<?> setting, String text) {
+        return EndNames.following(rig, row, setting, plainly(rig, row, setting, text));
+    }
+
+    private static List<Change> plainly(Rig rig, Element row, Setting<?> setting, String text) {
         List<Change> fresh = fresh(rig, row, setting, text.strip());
         if (fresh != null) {
             return fresh;

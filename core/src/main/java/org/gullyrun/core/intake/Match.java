@@ -11,7 +11,10 @@ final class Match {
 
     private Match() {}
 
-    /** 0 for the very name, then its beginning, the beginning of one of its words, any part; 9 for none of these. */
+    /**
+     * 0 for the very name, then its beginning, the beginning of one of its words, the beginnings of several or their first
+     * letters ("bs" for "Brookdesk Shows"), any part; 9 for none of these.
+     */
     static int grade(String name, String typed) {
         String n = name.toLowerCase(Locale.ROOT);
         String t = typed.strip().toLowerCase(Locale.ROOT);
@@ -37,7 +40,21 @@ final class Match {
             }
             return 3;
         }
+        if (t.length() > 1 && initials(n).startsWith(t)) {
+            return 3;
+        }
         return n.contains(t) ? 4 : NO;
+    }
+
+    /** The first letters of the words of a name. */
+    private static String initials(String name) {
+        StringBuilder letters = new StringBuilder();
+        for (String word : name.split("[^\\p{L}\\p{N}']+")) {
+            if (!word.isEmpty()) {
+                letters.append(word.charAt(0));
+            }
+        }
+        return letters.toString();
     }
 
     /** The places of the names that answer to it, best first; the order of the list among equals. */

@@ -49,7 +49,7 @@ public record Table(
 
     /**
      * The changes that add a row of a name. What it obviously is, is put in: a program's output, a source's class as in
-     * the row before.
+     * the row before. Where rows can be named by themselves, "-" leaves the name to what the row will join.
      *
      * @throws Refused if the name is empty
      */
@@ -58,7 +58,8 @@ public record Table(
             throw new Refused("a name is needed");
         }
         Fresh fresh = new Fresh(rig);
-        String given = name.strip();
+        String given =
+                isNamedByItself() && name.strip().equals(EndNames.MARK) ? EndNames.first(rig, kind) : name.strip();
         switch (kind) {
             case APPLICATION -> fresh.application(given, Applications.Use.OTHER);
             case CABLE -> fresh.cable(given);
@@ -68,6 +69,11 @@ public record Table(
             default -> fresh.make(kind, given, owner, e -> e);
         }
         return fresh.changes();
+    }
+
+    /** Whether a row can do without a name of its own: it joins two things, and is named after them. */
+    public boolean isNamedByItself() {
+        return EndNames.has(kind);
     }
 
     /** The id of the row that a list of changes from {@link #add} makes. */

@@ -191,6 +191,29 @@ class SheetTest {
                 "Driftbox | music | Reed, play side |  |  | Computer",
                 line(table(Section.PROGRAMS, 0), rig, rig.get(program.id())));
         assertEquals(1, rig.of(Kind.CABLE).size());
+        type(Section.PROGRAMS, 0, program.id(), 2, "");
+        type(Section.PROGRAMS, 0, program.id(), 2, "rps");
+        assertEquals(
+                "Reed, play side", table(Section.PROGRAMS, 0).columns().get(2).text(rig, rig.get(program.id())));
+    }
+
+    @Test
+    void aWireIsNamedAfterItsEndsUntilSomebodyNamesIt() {
+        rig = sample;
+        String wire = add(Section.LINKS, 1, "-");
+        assertEquals("Wire 1", rig.name(wire));
+        type(Section.LINKS, 1, wire, 1, "dvo");
+        assertEquals("Wire 1", rig.name(wire), "one end is open");
+        type(Section.LINKS, 1, wire, 2, "k");
+        assertEquals("Dome video out to Kestrel box", rig.name(wire));
+        type(Section.LINKS, 1, wire, 2, "dome l");
+        assertEquals("Dome video out to Dome line in", rig.name(wire));
+        type(Section.LINKS, 1, wire, 0, "Long wire");
+        type(Section.LINKS, 1, wire, 2, "k");
+        assertEquals("Long wire", rig.name(wire));
+        assertThrows(Refused.class, () -> add(Section.LINKS, 1, " "));
+        String cable = add(Section.LINKS, 0, "-");
+        assertEquals("-", rig.name(cable), "a cable is a thing with a name of its own");
     }
 
     @Test

@@ -177,7 +177,6 @@ final class Basin extends Pane {
         }
         Circle hit = new Circle(0, y, 9 * u);
         hit.getStyleClass().add("token-hit");
-        hit.setPickOnBounds(true);
         token.getChildren().add(hit);
         for (int i = 0; i < (twice ? 2 : 1); i++) {
             SVGPath glyph = Glyph.of(drop.sourceClass(), scale);

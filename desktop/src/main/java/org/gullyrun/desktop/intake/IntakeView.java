@@ -52,6 +52,7 @@ public final class IntakeView extends StackPane {
     private final Map<Section, Label> counts = new LinkedHashMap<>();
     private final Map<Section, Button> buttons = new LinkedHashMap<>();
     private final Label title = Nodes.label("", "title");
+    private final Label hint = Nodes.label("", "soft");
     private final VBox tables = new VBox();
     private final ScrollPane scroll = new ScrollPane(tables);
     private final Pane above = new Pane();
@@ -81,13 +82,7 @@ public final class IntakeView extends StackPane {
         this.store = store;
         setId("intake");
         getStyleClass().add("sheet");
-        VBox head = new VBox(
-                2,
-                title,
-                Nodes.label(
-                        "Type a name, Tab across, Enter for the next row. “?” is not yet known, “+name” something new, x a"
-                                + " tick.",
-                        "soft"));
+        VBox head = new VBox(2, title, hint);
         head.setPadding(new Insets(16, 20, 8, 24));
         sections.setPadding(new Insets(8, 0, 0, 12));
         for (Section each : Section.values()) {
@@ -208,6 +203,9 @@ public final class IntakeView extends StackPane {
 
     private void draw(Rig rig, double u) {
         title.setText(section.question());
+        hint.setText(
+                "Type a name, Tab across, Enter for the next row. “?” is not yet known, “+name” something new, x a tick"
+                        + (section == Section.LINKS ? ", “-” a wire's name from its ends." : "."));
         sections.setMinWidth(SECTIONS * u);
         sections.setPrefWidth(SECTIONS * u);
         counts.forEach((each, label) -> label.setText(Integer.toString(Sheet.count(rig, each))));
@@ -417,8 +415,12 @@ public final class IntakeView extends StackPane {
                     moving = true;
                     takeOut();
                     moving = false;
-                    store.change(changes, "add the " + table.noun() + " " + text.strip());
-                    atLine = Math.max(0, grids.get(atTable).placeOf(table.added(changes)));
+                    String id = table.added(changes);
+                    store.change(
+                            changes,
+                            "add the " + table.noun() + " "
+                                    + Changes.apply(rig, changes).name(id));
+                    atLine = Math.max(0, grids.get(atTable).placeOf(id));
                 }
                 return true;
             }

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.intake;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import javafx.event.Event;
@@ -135,7 +136,7 @@ public final class Typist {
                 continue;
             }
             goTo(place, "", 0);
-            letters(row.name());
+            letters(wanted.isNamedByItself() ? "-" : row.name());
             if (differing(section, place, row, null).isEmpty()) {
                 key(KeyCode.ENTER);
             } else {
@@ -228,11 +229,7 @@ public final class Typist {
                 return "all";
             }
         }
-        for (int n = into.isTick() ? plain.length() : Math.min(1, plain.length()); n <= plain.length(); n++) {
-            String typed = plain.substring(0, n);
-            if (typed.endsWith(" ")) {
-                continue;
-            }
+        for (String typed : ways(plain, into.isTick())) {
             List<Option> options = typed.isEmpty() ? List.of() : into.options(rig(), is, typed);
             String entered = options.isEmpty() ? typed : options.getFirst().text();
             try {
@@ -246,6 +243,24 @@ public final class Typist {
             }
         }
         return null;
+    }
+
+    /** What may be typed for a text, shortest first: its beginnings, and the first letters of its words. */
+    private static List<String> ways(String plain, boolean whole) {
+        List<String> ways = new ArrayList<>();
+        StringBuilder initials = new StringBuilder();
+        for (String word : whole ? new String[0] : plain.split("[^\\p{L}\\p{N}']+")) {
+            initials.append(word.isEmpty() ? "" : word.toLowerCase(Locale.ROOT).charAt(0));
+        }
+        for (int n = whole ? plain.length() : Math.min(1, plain.length()); n <= plain.length(); n++) {
+            if (!plain.substring(0, n).endsWith(" ")) {
+                ways.add(plain.substring(0, n));
+            }
+            if (n > 1 && n <= initials.length()) {
+                ways.add(initials.substring(0, n));
+            }
+        }
+        return ways;
     }
 
     /** Goes by keys to a row of a table: down through the tables, then along the row. */

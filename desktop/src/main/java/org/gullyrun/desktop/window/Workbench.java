@@ -62,6 +62,7 @@ public final class Workbench {
             told("Intake", "Value into every row", "Ctrl Enter"),
             told("Intake", "Set a tick and go on, turn it", "x, Space"),
             told("Intake", "Not yet known, something new", "?, +name"),
+            told("Intake", "A wire named after its ends", "-"),
             told("Intake", "Remove the row", "Ctrl Delete"),
             told("Intake", "Out of the cell", "Esc"),
             told("Brief", "Must, may, never", "M, A, N"),
