@@ -28,6 +28,9 @@ public final class WorkbenchApp extends Application {
     /** The argument, after a file, that makes changes without end: for the proof that none is lost. */
     public static final String STREAM = "--stream";
 
+    /** The argument that tells how long the start took, and ends. */
+    public static final String TIME = "--time";
+
     private static final AtomicReference<CompletableFuture<Opened>> OPENING = new AtomicReference<>();
 
     private @Nullable Store store;
@@ -79,6 +82,9 @@ public final class WorkbenchApp extends Application {
         stage.setScene(bare);
         place(stage, remembered);
         stage.show();
+        if (getParameters().getRaw().contains(TIME)) {
+            new StartTime(stage, System.out).start();
+        }
         Platform.runLater(() -> fill(stage));
     }
 
