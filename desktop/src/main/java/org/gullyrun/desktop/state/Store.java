@@ -51,7 +51,7 @@ public final class Store implements AutoCloseable {
     /** Where trying takes longer, remedies are shown as they are verified, at most once in so many ms. */
     private static final int STILL_TRYING = 300;
     /** At the start the window itself, all of it cold, comes before what takes long, ms. */
-    private static final int AFTER_THE_WINDOW = 1_200;
+    private static final int AFTER_THE_WINDOW = 3_000;
 
     private final Consumer<Runnable> interfaceThread;
     private final List<BiConsumer<State, State>> watchers = new ArrayList<>();

@@ -16,7 +16,6 @@ import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import org.gullyrun.core.audit.Reading;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.Selection;
@@ -71,7 +70,7 @@ public final class MapView extends Region {
         setClip(clip);
         widthProperty().addListener(x -> {
             if (model == null) {
-                survey(store.state(), null);
+                rebuild(store.state());
             }
             redraw();
         });
@@ -96,32 +95,32 @@ public final class MapView extends Region {
         store.watch(this::update);
     }
 
-    /** What the first map was asked for. */
-    private @Nullable Reading askedFor;
-
-    private String askedHow = "";
+    /** Whether the first map is being laid out. */
+    private boolean asked;
 
     private void update(State before, State now) {
         boolean first = model == null;
-        if (first
-                || !before.soundsAs(now)
-                || before.scene() != now.scene()
-                || before.lens() != now.lens()
-                || before.textScale() != now.textScale()) {
+        if (first || looksOther(before, now)) {
             rebuild(now);
         } else if (drawing != null) {
             light(now);
         }
     }
 
+    private static boolean looksOther(State one, State other) {
+        return !one.soundsAs(other)
+                || one.scene() != other.scene()
+                || one.lens() != other.lens()
+                || one.textScale() != other.textScale();
+    }
+
     private void rebuild(State state) {
         if (model == null) {
-            // The first time all is cold: not on the interface thread, and not before the window has its size.
-            String asked = state.scene() + "|" + state.textScale() + state.lens();
-            boolean again = state.reading() != askedFor || !asked.equals(askedHow);
-            if (getWidth() > 0 && again) { // else it is being drawn already: asking once more would only delay it
-                askedFor = state.reading();
-                askedHow = asked;
+            // The first time all is cold: not on the interface thread, not before the window has its size, and once
+            // only.
+            // What has changed meanwhile is drawn after it: asking again would only delay the first map.
+            if (getWidth() > 0 && !asked) {
+                asked = true;
                 survey(state, null);
             }
             return;
@@ -147,6 +146,10 @@ public final class MapView extends Region {
                     layout = made;
                     drawnFor = null;
                     redraw();
+                    State late = store.state();
+                    if (looksOther(state, late)) {
+                        rebuild(late);
+                    }
                 }
             });
         });
