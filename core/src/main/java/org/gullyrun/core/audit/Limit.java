@@ -1,5 +1,8 @@
 package org.gullyrun.core.audit;
 
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
 /** The figures at which findings begin or change severity. All stand here; a case can have its own. */
 public enum Limit {
     MISSING_STRENGTH(
@@ -147,15 +150,26 @@ public enum Limit {
         return source;
     }
 
+    /** A value of it in words: "−30 dB". */
+    public String say(double value) {
+        String number = value == Math.rint(value) ? Long.toString(Math.round(value)) : Double.toString(value);
+        return (number + " " + unit).strip().replace('-', '−');
+    }
+
+    /** The value that a text gives, with or without the unit, a comma or point, a true minus or a hyphen; null if none. */
+    public @Nullable Double read(String typed) {
+        String plain = typed.strip().replace('−', '-').replace(',', '.');
+        if (!unit.isEmpty() && plain.toLowerCase(Locale.ROOT).endsWith(unit.toLowerCase(Locale.ROOT))) {
+            plain = plain.substring(0, plain.length() - unit.length()).strip();
+        }
+        return plain.matches("[+-]?\\d{1,6}(\\.\\d{1,6})?") ? Double.valueOf(plain) : null;
+    }
+
     /** A text in which limits are named by their keys in braces, with the usual figures in their place. */
     public static String spelled(String text) {
         String spelled = text;
         for (Limit limit : values()) {
-            String number = limit.usual == Math.rint(limit.usual)
-                    ? Long.toString(Math.round(limit.usual))
-                    : Double.toString(limit.usual);
-            spelled = spelled.replace(
-                    "{" + limit.key + "}", (number + " " + limit.unit).strip().replace('-', '−'));
+            spelled = spelled.replace("{" + limit.key + "}", limit.say(limit.usual));
         }
         return spelled;
     }

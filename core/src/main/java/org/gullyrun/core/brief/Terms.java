@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a case sets otherwise for its audit: figures at which findings begin, and findings it lives with. Immutable.
@@ -33,5 +34,16 @@ public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
         return new Terms(
                 limits,
                 waivers.stream().filter(w -> !w.finding().equals(finding)).toList());
+    }
+
+    /** These with a limit of their own in place of the usual one; null for the usual one again. */
+    public Terms with(String limit, @Nullable Double value) {
+        Map<String, Double> all = new TreeMap<>(limits);
+        if (value == null) {
+            all.remove(limit);
+        } else {
+            all.put(limit, value);
+        }
+        return new Terms(all, waivers);
     }
 }

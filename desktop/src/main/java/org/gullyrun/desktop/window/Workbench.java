@@ -261,6 +261,13 @@ public final class Workbench {
                 "",
                 () -> kept(() -> store.replace(SampleShow.make(), Step.TRACE))));
         all.add(new Action("about", "Case", "Title and note …", List.of(), "", matters::about));
+        all.add(new Action(
+                "limits",
+                "Case",
+                "Limits of the findings …",
+                List.of(),
+                "",
+                () -> new LimitsSheet(store).show(overlay)));
         all.add(new Action("survey-add", "Survey", "Add a survey, as a copy …", List.of(), "", matters::addSurvey));
         all.add(new Action(
                 "survey-in", "Survey", "Take in the surveys of a case file …", List.of(), "", matters::takeSurveys));

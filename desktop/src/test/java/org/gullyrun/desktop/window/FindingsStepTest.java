@@ -104,4 +104,38 @@ class FindingsStepTest extends WindowTest {
         until(() -> text(robot, "#overlay .title").contains("Levels and times"));
         assertFalse(text(robot, "#overlay .water").isEmpty());
     }
+
+    @Test
+    void aLimitIsSetForThisCaseAndAWrongFigureIsRefused(FxRobot robot) throws Exception {
+        assertTrue(has("leak:crew>live"));
+        int before = state().reading().findings().size();
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        robot.write("limits of");
+        robot.push(KeyCode.ENTER);
+        until(() -> robot.lookup("#limit-rate-many").tryQuery().isPresent());
+        set(robot, "loud");
+        assertTrue(robot.lookup("#limit-rate-many")
+                .query()
+                .getPseudoClassStates()
+                .toString()
+                .contains("wrong"));
+        set(robot, "0");
+        until(() -> state().what().terms().limits().equals(java.util.Map.of("rate.many", 0.0)));
+        until(() -> state().reading().findings().size() > before);
+        assertTrue(text(robot, "#usual-rate-many").contains("usually 2"));
+        set(robot, "");
+        until(() -> state().what().terms().limits().isEmpty());
+        until(() -> state().reading().findings().size() == before);
+        robot.push(KeyCode.ESCAPE);
+    }
+
+    private static void set(FxRobot robot, String text) throws Exception {
+        var field = robot.lookup("#limit-rate-many").queryAs(javafx.scene.control.TextField.class);
+        WaitForAsyncUtils.asyncFx(() -> {
+                    field.requestFocus();
+                    field.setText(text);
+                    org.gullyrun.desktop.look.KeyStroke.on(field, KeyCode.ENTER);
+                })
+                .get();
+    }
 }

@@ -1,0 +1,109 @@
+package org.gullyrun.desktop.window;
+
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Store;
+
+/** The figures at which findings begin, with their reasons; each can be set otherwise for this case. */
+final class LimitsSheet {
+    private final Store store;
+
+    LimitsSheet(Store store) {
+        this.store = store;
+    }
+
+    /** Lays the sheet over the window. */
+    void show(Overlay overlay) {
+        GridPane grid = new GridPane(14, 5);
+        Limit[] limits = Limit.values();
+        for (int i = 0; i < limits.length; i++) {
+            Limit limit = limits[i];
+            Label meaning = Nodes.label(sentence(limit.meaning()));
+            GridPane.setHgrow(meaning, Priority.ALWAYS);
+            Label why = Nodes.label(limit.source(), "small", "soft");
+            why.setPrefWidth(280);
+            grid.addRow(i, field(limit), usual(limit), meaning, why);
+        }
+        overlay.sheet(
+                "Limits of this case",
+                "Where findings begin or grow worse. Enter sets a figure for this case only, an empty field the usual one;"
+                        + " every one can be undone.",
+                List.of(grid),
+                900);
+    }
+
+    private static String id(String what, Limit limit) {
+        return what + "-" + limit.key().replace('.', '-');
+    }
+
+    private static String sentence(String meaning) {
+        return meaning.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + meaning.substring(1);
+    }
+
+    private Label usual(Limit limit) {
+        Label usual = Nodes.label("", "small", "soft");
+        usual.setWrapText(false);
+        usual.setMinWidth(Region.USE_PREF_SIZE);
+        usual.setId(id("usual", limit));
+        say(usual, limit);
+        return usual;
+    }
+
+    private void say(Label usual, Limit limit) {
+        usual.setText(terms().limits().containsKey(limit.key()) ? "usually " + limit.say(limit.usual()) : "");
+    }
+
+    private TextField field(Limit limit) {
+        TextField field = new TextField(shown(limit));
+        field.setId(id("limit", limit));
+        field.getStyleClass().add("number-field");
+        field.setPrefColumnCount(6);
+        field.setOnAction(e -> enter(field, limit));
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is) {
+                enter(field, limit);
+            }
+        });
+        return field;
+    }
+
+    private Terms terms() {
+        return store.state().what().terms();
+    }
+
+    private String shown(Limit limit) {
+        return limit.say(terms().limits().getOrDefault(limit.key(), limit.usual()));
+    }
+
+    private void enter(TextField field, Limit limit) {
+        if (field.getText().equals(shown(limit))) {
+            Nodes.mark(field, "wrong", false);
+            return;
+        }
+        Double value = field.getText().isBlank() ? Double.valueOf(limit.usual()) : limit.read(field.getText());
+        Nodes.mark(field, "wrong", value == null);
+        if (value == null) {
+            return;
+        }
+        Edit.About from = Edit.About.of(store.state().what());
+        Terms to = from.terms().with(limit.key(), value == limit.usual() ? null : value);
+        if (!to.equals(from.terms())) {
+            store.edit(
+                    new Edit.OfCase(
+                            from, new Edit.About(from.title(), from.note(), from.showHours(), from.knownGood(), to)),
+                    "set a limit: " + limit.meaning() + " (" + limit.say(value) + ")");
+        }
+        field.setText(shown(limit));
+        if (field.getScene() != null && field.getScene().lookup("#" + id("usual", limit)) instanceof Label usual) {
+            say(usual, limit);
+        }
+    }
+}
