@@ -29,8 +29,8 @@ final class LimitsSheet {
             Label meaning = Nodes.label(sentence(limit.meaning()));
             GridPane.setHgrow(meaning, Priority.ALWAYS);
             Label why = Nodes.label(limit.source(), "small", "soft");
-            why.setPrefWidth(280);
-            grid.addRow(i, field(limit), usual(limit), meaning, why);
+            why.setPrefWidth(250);
+            grid.addRow(i, meaning, field(limit), usual(limit), why);
         }
         overlay.sheet(
                 "Limits of this case",
@@ -65,7 +65,8 @@ final class LimitsSheet {
         TextField field = new TextField(shown(limit));
         field.setId(id("limit", limit));
         field.getStyleClass().add("number-field");
-        field.setPrefColumnCount(6);
+        field.setPrefWidth(96 * store.state().textScale());
+        field.setMinWidth(Region.USE_PREF_SIZE);
         field.setOnAction(e -> enter(field, limit));
         field.focusedProperty().addListener((o, was, is) -> {
             if (!is) {
