@@ -35,6 +35,12 @@ public final class Gullyrun implements Callable<Integer> {
 
     /** Runs the program and ends the process with its exit code. */
     public static void main(String[] args) {
+        // Reading a command line takes a third of a second; what only opens the window need not wait for that.
+        switch (args.length == 1 ? args[0] : args.length == 0 ? "" : "more") {
+            case "" -> System.exit(Window.open(null));
+            case "demo" -> System.exit(Window.demo());
+            default -> {}
+        }
         System.exit(run(new PrintWriter(System.out, true), new PrintWriter(System.err, true), args));
     }
 

@@ -6,7 +6,6 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.window.AnswerTime;
-import org.gullyrun.desktop.window.WorkbenchApp;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Spec;
@@ -22,9 +21,6 @@ final class MeasureCommand implements Callable<Integer> {
 
     @picocli.CommandLine.Option(names = "--typing", description = "Types the sample show in, and counts the keys.")
     boolean typing;
-
-    @picocli.CommandLine.Option(names = "--start", description = "Starts the window on the sample show, and ends.")
-    boolean start;
 
     private int typing() throws InterruptedException {
         var found = org.gullyrun.desktop.window.Usability.measure(
@@ -54,10 +50,6 @@ final class MeasureCommand implements Callable<Integer> {
         }
         if (typing) {
             return typing();
-        }
-        if (start) {
-            WorkbenchApp.run(WorkbenchApp.DEMO, WorkbenchApp.TIME);
-            return Exit.OK;
         }
         List<Double> times = AnswerTime.measure(SampleShow.make());
         PrintWriter out = spec.commandLine().getOut();
