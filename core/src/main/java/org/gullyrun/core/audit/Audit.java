@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
@@ -22,12 +23,14 @@ public final class Audit {
     private final Thresholds thresholds;
     private final List<Waiver> waivers;
     private final List<Rule> rules;
+    private final Set<String> asked;
 
     /** An audit with these figures, waivers and rules. */
     public Audit(Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules) {
         this.thresholds = thresholds;
         this.waivers = List.copyOf(waivers);
         this.rules = List.copyOf(rules);
+        this.asked = this.rules.stream().map(Rule::id).collect(Collectors.toUnmodifiableSet());
     }
 
     /** This audit without its deep rules: a quick answer, in which what those find is not named. */
@@ -38,7 +41,7 @@ public final class Audit {
 
     /** Whether a rule is among those that are asked. */
     public boolean asks(String rule) {
-        return rules.stream().anyMatch(r -> r.id().equals(rule));
+        return asked.contains(rule);
     }
 
     /** Whether a rule is one of the deep ones. */

@@ -97,6 +97,13 @@ public final class MapView extends Region {
 
     /** Whether the first map is being laid out. */
     private boolean asked;
+    /** What the map that is shown was made of. */
+    private @Nullable State drawnOf;
+
+    /** Whether the map shows the state as it is now: no other one is being laid out. */
+    public boolean isSettled() {
+        return drawnOf != null && !looksOther(drawnOf, store.state());
+    }
 
     private void update(State before, State now) {
         boolean first = model == null;
@@ -128,6 +135,7 @@ public final class MapView extends Region {
         MapModel next = MapBuilder.build(state.reading(), state.scene(), state.lens());
         if ((next.signature() + state.textScale()).equals(signature) && layout != null) {
             model = next;
+            drawnOf = state;
             redraw();
         } else {
             survey(state, next);
@@ -143,6 +151,7 @@ public final class MapView extends Region {
                 if (mine == turn) {
                     signature = next.signature() + state.textScale();
                     model = next;
+                    drawnOf = state;
                     layout = made;
                     drawnFor = null;
                     redraw();

@@ -24,10 +24,13 @@ import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.trace.MapView;
 
 /** Renders the real window into a picture file. */
 public final class Picture {
     private static final long PATIENCE = 20_000;
+
+    private static final long ENOUGH = 9_000;
 
     private Picture() {}
 
@@ -110,10 +113,7 @@ public final class Picture {
 
             @Override
             public void handle(long now) {
-                Node map = workbench.scene().lookup("#map");
-                boolean drawn = map != null
-                        && (!map.lookupAll(".bank").isEmpty()
-                                || store.state().reading().rig().elements().isEmpty());
+                boolean drawn = workbench.scene().lookup("#map") instanceof MapView map && map.isSettled();
                 boolean surveyed = wanted.survey.isEmpty()
                         || store.state().reading().rig()
                                 == store.state().surveyShown().rig();
@@ -129,8 +129,10 @@ public final class Picture {
                 }
                 boolean mended =
                         store.state().shown().finding() == null || store.state().remedies() != null;
-                boolean grouped = store.state().step() != Step.FINDINGS
-                        || store.state().causes().done();
+                // The deep rules answer before the causes do: without them the picture would show some findings too
+                // few.
+                boolean grouped = store.state().causes().done()
+                        || store.state().step() != Step.FINDINGS && System.currentTimeMillis() - began > ENOUGH;
                 frames = drawn && selected && mended && grouped ? frames + 1 : 0;
                 if (frames > 20 || late) {
                     stop();
