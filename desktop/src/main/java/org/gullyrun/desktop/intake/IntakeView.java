@@ -45,7 +45,7 @@ import org.jspecify.annotations.Nullable;
 
 /** The sheet: sections down the side, their tables, and one cell that is typed into. All of it goes by keyboard. */
 public final class IntakeView extends StackPane {
-    private static final double SECTIONS = 132;
+    private static final double SECTIONS = 142;
 
     private final Store store;
     private final VBox sections = new VBox(2);
@@ -88,6 +88,7 @@ public final class IntakeView extends StackPane {
         for (Section each : Section.values()) {
             Label count = Nodes.label("", "soft");
             count.setWrapText(false);
+            count.setMinWidth(USE_PREF_SIZE); // a cut number would be another one
             Label name = Nodes.label(each.label());
             name.setWrapText(false);
             HBox row = new HBox(name, Nodes.spacer(), count);
