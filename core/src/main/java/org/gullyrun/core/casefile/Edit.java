@@ -164,6 +164,11 @@ public sealed interface Edit {
             return new About(what.title(), what.note(), what.showHours(), what.knownGood(), what.terms());
         }
 
+        /** The same with other terms. */
+        public About with(Terms others) {
+            return new About(title, note, showHours, knownGood, others);
+        }
+
         Case in(Case what) {
             return new Case(title, note, showHours, knownGood, what.surveys(), what.brief(), terms, what.extras());
         }

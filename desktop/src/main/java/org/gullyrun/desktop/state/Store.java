@@ -534,8 +534,7 @@ public final class Store implements AutoCloseable {
                 ? from.terms().without(finding.identity())
                 : from.terms().with(state.reading().waiver(finding, reason.strip()));
         edit(
-                new Edit.OfCase(
-                        from, new Edit.About(from.title(), from.note(), from.showHours(), from.knownGood(), terms)),
+                new Edit.OfCase(from, from.with(terms)),
                 (reason.isBlank() ? "no longer waive: " : "waive: ")
                         + finding.words().title());
     }

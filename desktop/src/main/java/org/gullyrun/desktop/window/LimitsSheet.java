@@ -49,16 +49,15 @@ final class LimitsSheet {
     }
 
     private Label usual(Limit limit) {
-        Label usual = Nodes.label("", "small", "soft");
+        Label usual = Nodes.label(usually(limit), "small", "soft");
         usual.setWrapText(false);
         usual.setMinWidth(Region.USE_PREF_SIZE);
         usual.setId(id("usual", limit));
-        say(usual, limit);
         return usual;
     }
 
-    private void say(Label usual, Limit limit) {
-        usual.setText(terms().limits().containsKey(limit.key()) ? "usually " + limit.say(limit.usual()) : "");
+    private String usually(Limit limit) {
+        return terms().limits().containsKey(limit.key()) ? "usually " + limit.say(limit.usual()) : "";
     }
 
     private TextField field(Limit limit) {
@@ -87,24 +86,30 @@ final class LimitsSheet {
     private void enter(TextField field, Limit limit) {
         if (field.getText().equals(shown(limit))) {
             Nodes.mark(field, "wrong", false);
+            beside(field, limit, usually(limit));
             return;
         }
         Double value = field.getText().isBlank() ? Double.valueOf(limit.usual()) : limit.read(field.getText());
         Nodes.mark(field, "wrong", value == null);
         if (value == null) {
+            beside(field, limit, "a number" + (limit.unit().isEmpty() ? "" : " of " + limit.unit()));
             return;
         }
         Edit.About from = Edit.About.of(store.state().what());
         Terms to = from.terms().with(limit.key(), value == limit.usual() ? null : value);
         if (!to.equals(from.terms())) {
             store.edit(
-                    new Edit.OfCase(
-                            from, new Edit.About(from.title(), from.note(), from.showHours(), from.knownGood(), to)),
+                    new Edit.OfCase(from, from.with(to)),
                     "set a limit: " + limit.meaning() + " (" + limit.say(value) + ")");
         }
         field.setText(shown(limit));
-        if (field.getScene() != null && field.getScene().lookup("#" + id("usual", limit)) instanceof Label usual) {
-            say(usual, limit);
+        beside(field, limit, usually(limit));
+    }
+
+    /** Says something beside a field: what is usual, or what is expected there. */
+    private static void beside(TextField field, Limit limit, String words) {
+        if (field.getScene() != null && field.getScene().lookup("#" + id("usual", limit)) instanceof Label label) {
+            label.setText(words);
         }
     }
 }

@@ -119,6 +119,7 @@ class FindingsStepTest extends WindowTest {
                 .getPseudoClassStates()
                 .toString()
                 .contains("wrong"));
+        assertEquals("[a number]", text(robot, "#usual-rate-many"));
         set(robot, "0");
         until(() -> state().what().terms().limits().equals(java.util.Map.of("rate.many", 0.0)));
         until(() -> state().reading().findings().size() > before);
