@@ -62,11 +62,20 @@ public final class Audit {
         List<SceneReading> scenes = before != null && before.rig() == rig && before.brief() == brief
                 ? before.scenes()
                 : Scenes.read(rig, wishes, thresholds, before == null ? List.of() : before.scenes());
-        AuditContext context = new AuditContext(rig, brief, wishes, thresholds, scenes);
+        Kept kept = before == null ? null : Kept.of(before, rig, brief, scenes);
+        AuditContext context = new AuditContext(rig, brief, wishes, thresholds, scenes, kept);
         List<Finding> findings = new ArrayList<>();
         for (Rule rule : rules) {
-            findings.addAll(rule.check(context));
+            List<Finding> same = kept == null
+                    ? null
+                    : switch (rule.rests()) {
+                        case SETTINGS -> kept.ofSettings(rule.id());
+                        case LOOPS -> kept.ofLoops(rule.id());
+                        case ALL -> null;
+                    };
+            findings.addAll(same == null ? rule.check(context) : same);
         }
+        Basis basis = new Basis(asked, findings, context.missing());
         List<String> order = rules.stream().map(Rule::id).toList();
         findings.sort(Comparator.comparing(Finding::severity)
                 .thenComparingInt(f -> order.indexOf(f.rule()))
@@ -81,6 +90,6 @@ public final class Audit {
             }
         }
         findings.removeAll(waived);
-        return new Reading(rig, brief, wishes, thresholds, scenes, findings, List.copyOf(waived));
+        return new Reading(rig, brief, wishes, thresholds, scenes, findings, List.copyOf(waived), basis);
     }
 }

@@ -27,12 +27,20 @@ public final class AuditContext {
     private @Nullable List<CellReading> musts;
     private @Nullable List<MissingPair> missing;
     private @Nullable List<Integer> troubled;
+    private final @Nullable Kept kept;
     private final boolean[] asBefore;
     private final int @Nullable [][] rowStarts;
     /** The closed gates that are findings of their own. */
     private @Nullable List<Gate> ownGates;
 
-    AuditContext(Rig rig, Brief brief, Wishes wishes, Thresholds thresholds, List<SceneReading> scenes) {
+    AuditContext(
+            Rig rig,
+            Brief brief,
+            Wishes wishes,
+            Thresholds thresholds,
+            List<SceneReading> scenes,
+            @Nullable Kept kept) {
+        this.kept = kept;
         this.rig = rig;
         this.brief = brief;
         this.wishes = wishes;
@@ -83,6 +91,14 @@ public final class AuditContext {
     /** The scenes of a rig that is only tried, held against the same brief; the cells of ours are shared where they can. */
     public List<SceneReading> tried(Rig changed) {
         return Scenes.read(changed, wishes.of(changed, brief), thresholds, scenes);
+    }
+
+    /**
+     * What a rule about ways found of a source in an earlier reading, if all ways of the source are the same and nothing
+     * differs but settings that lead sound; null if it has to be asked.
+     */
+    public @Nullable List<Finding> kept(Rule rule, int source) {
+        return kept == null ? null : kept.ofSource(rule.id(), source);
     }
 
     /** For each pair that is a must in some scene its cell in the first such scene. */
@@ -137,25 +153,34 @@ public final class AuditContext {
     /** All musts that do not arrive somewhere, source by source. Worked out once. */
     public List<MissingPair> missing() {
         if (missing == null) {
-            List<MissingPair> found = new ArrayList<>();
+            List<int[]> pairs = new ArrayList<>();
             for (int s : troubled()) {
                 for (int o = 0; o < outlets().size(); o++) {
-                    MissingPair pair = missing(s, o);
-                    if (pair != null) {
-                        found.add(pair);
+                    if (isMissing(s, o)) {
+                        pairs.add(new int[] {s, o});
                     }
                 }
+            }
+            // First what holds still: seeking one way may make known others.
+            List<@Nullable MissingPair> same = pairs.stream()
+                    .map(p -> kept == null ? null : kept.missing(p[0], p[1]))
+                    .toList();
+            List<MissingPair> found = new ArrayList<>();
+            for (int i = 0; i < pairs.size(); i++) {
+                found.add(missing(pairs.get(i)[0], pairs.get(i)[1], same.get(i)));
             }
             missing = List.copyOf(found);
         }
         return missing;
     }
 
-    private @Nullable MissingPair missing(int source, int outlet) {
-        if (IntStream.of(rowStarts(source))
-                .noneMatch(i -> scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING)) {
-            return null;
-        }
+    private boolean isMissing(int source, int outlet) {
+        return IntStream.of(rowStarts(source))
+                .anyMatch(i -> scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING);
+    }
+
+    /** One pair; {@code same} is what was found of it before if all its ways are the same, else null. */
+    private MissingPair missing(int source, int outlet, @Nullable MissingPair same) {
         List<Integer> due = new ArrayList<>();
         Map<Integer, BlockedWay> ways = new LinkedHashMap<>();
         List<Integer> unexplained = new ArrayList<>();
@@ -167,32 +192,35 @@ public final class AuditContext {
                 if (cell.verdict() == Verdict.MISSING) {
                     BlockedWay way = scenes.get(i).blocked(cell);
                     ways.put(i, way);
-                    Set<Gate> by = explaining(i, cell, way);
-                    if (by.isEmpty()) {
-                        unexplained.add(i);
+                    if (same == null) {
+                        Set<Gate> by = explaining(i, cell, way);
+                        if (by.isEmpty()) {
+                            unexplained.add(i);
+                        }
+                        explainedBy.addAll(by);
                     }
-                    explainedBy.addAll(by);
                 }
             }
         }
-        return ways.isEmpty()
-                ? null
-                : new MissingPair(
-                        sources().get(source),
-                        outlets().get(outlet),
-                        List.copyOf(due),
-                        List.copyOf(ways.keySet()),
-                        List.copyOf(unexplained),
-                        ways,
-                        explainedBy);
+        return new MissingPair(
+                sources().get(source),
+                outlets().get(outlet),
+                List.copyOf(due),
+                List.copyOf(ways.keySet()),
+                same == null ? List.copyOf(unexplained) : same.unexplained(),
+                ways,
+                same == null ? explainedBy : same.explainedBy());
     }
 
     /**
      * The gates of findings of their own for which a must does not arrive: those on its blocked way, and those that
      * would by themselves let it arrive. The blocked way alone is not enough: a shorter one over a switch that nobody
-     * means to use would hide that the mixer is down.
+     * means to use would hide that the mixer is down. None explains what arrives too faintly over a way that is open.
      */
     private Set<Gate> explaining(int scene, CellReading cell, BlockedWay way) {
+        if (way.closed().isEmpty()) {
+            return Set.of();
+        }
         if (ownGates == null) {
             // They hang on no scene: one list does for all.
             ownGates = scenes.get(scene).graph().closedGates().stream()

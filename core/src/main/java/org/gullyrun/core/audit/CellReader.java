@@ -52,28 +52,39 @@ final class CellReader {
         Wishes.Counting[][] wishedBefore = before == null ? wished : before.wished();
         for (int s = 0; s < sources.size(); s++) {
             int point = scene.sourcePoints()[s];
+            SourceRow same = null; // but for the numbers of segments
             if (alike && before != null) {
                 SourceRow known = before.rows().get(s);
                 if (known.source() == sources.get(s)
                         && (wishedBefore[s] == wished[s] || Arrays.equals(wishedBefore[s], wished[s]))
-                        && shares(scene, point, before, before.sourcePoints()[s])) {
-                    rows.add(known);
-                    continue;
+                        && isSame(scene, point, before, before.sourcePoints()[s])) {
+                    if (shares(scene, point, before, before.sourcePoints()[s])) {
+                        rows.add(known);
+                        continue;
+                    }
+                    same = known;
                 }
             }
             List<CellReading> cells = new ArrayList<>(points.length);
             for (int o = 0; o < points.length; o++) {
-                cells.add(cell(
-                        graph,
-                        sources.get(s),
-                        outlets.get(o),
-                        wished[s][o],
-                        scene.deliveries().get(point, points[o]),
-                        scene.electric().get(point, points[o])));
+                Delivery delivery = scene.deliveries().get(point, points[o]);
+                Delivery electric = scene.electric().get(point, points[o]);
+                cells.add(
+                        same == null
+                                ? cell(graph, sources.get(s), outlets.get(o), wished[s][o], delivery, electric)
+                                : same.cells().get(o).over(delivery, electric));
             }
-            rows.add(new SourceRow(sources.get(s), cells));
+            rows.add(
+                    same == null
+                            ? new SourceRow(sources.get(s), cells)
+                            : new SourceRow(sources.get(s), List.copyOf(cells), same.troubled()));
         }
         return rows;
+    }
+
+    private static boolean isSame(SceneReading scene, int point, SceneReading before, int pointBefore) {
+        return scene.deliveries().isSameRow(point, before.deliveries(), pointBefore)
+                && scene.electric().isSameRow(point, before.electric(), pointBefore);
     }
 
     private static boolean shares(SceneReading scene, int point, SceneReading before, int pointBefore) {

@@ -26,6 +26,13 @@ public record CellReading(
         Verdict verdict,
         boolean ownVoice) {
 
+    /** The same cell where segments have other numbers. */
+    CellReading over(Delivery now, Delivery nowElectric) {
+        return now == delivery && nowElectric == electric
+                ? this
+                : new CellReading(source, outlet, counting, now, nowElectric, verdict, ownVoice);
+    }
+
     /** What the brief says. */
     public Wish wish() {
         return counting.wish();

@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit;
 
 import java.util.List;
+import org.gullyrun.core.flow.Numbering;
 import org.gullyrun.core.rig.Address;
 
 /**
@@ -29,6 +30,16 @@ public record Evidence(int scene, List<Way> ways, List<Address> settings) {
     public Evidence {
         ways = List.copyOf(ways);
         settings = List.copyOf(settings);
+    }
+
+    /** The same where segments have other numbers. */
+    Evidence by(Numbering numbering) {
+        return new Evidence(
+                scene,
+                ways.stream()
+                        .map(w -> new Way(w.sort, numbering.now(w.segments)))
+                        .toList(),
+                settings);
     }
 
     /** Evidence that is settings only. */

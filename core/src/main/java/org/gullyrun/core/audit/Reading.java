@@ -16,6 +16,7 @@ import org.gullyrun.core.rig.Rig;
  * @param thresholds the figures that counted
  * @param findings worst first, of equally bad ones in the order of the catalogue
  * @param waived those that somebody lives with, in the same order
+ * @param basis what is kept of it for those that read on from it
  */
 public record Reading(
         Rig rig,
@@ -24,7 +25,8 @@ public record Reading(
         Thresholds thresholds,
         List<SceneReading> scenes,
         List<Finding> findings,
-        List<Finding> waived) {
+        List<Finding> waived,
+        Basis basis) {
     public Reading {
         waived = List.copyOf(waived);
         scenes = List.copyOf(scenes);

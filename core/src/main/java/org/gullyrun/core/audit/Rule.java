@@ -19,6 +19,21 @@ public interface Rule {
         return false;
     }
 
+    /** What its findings rest on. */
+    enum Rests {
+        /** On the settings of elements only, and on none that only leads sound ({@code flow.Leading}). */
+        SETTINGS,
+        /** On the loops, and on settings that lead nothing. */
+        LOOPS,
+        /** On anything. */
+        ALL
+    }
+
+    /** What has to be the same for what it found in an earlier reading to hold still. */
+    default Rests rests() {
+        return Rests.ALL;
+    }
+
     /** Everything it finds, in a fixed order; at most one finding for each subject. */
     List<Finding> check(AuditContext context);
 }

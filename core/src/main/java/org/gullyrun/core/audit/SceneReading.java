@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit;
 
 import java.util.AbstractList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.gullyrun.core.brief.Wishes;
@@ -10,6 +11,7 @@ import org.gullyrun.core.flow.Deliveries;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.Numbering;
 import org.gullyrun.core.flow.OpenView;
 import org.gullyrun.core.flow.Run;
 import org.gullyrun.core.flow.RunSearch;
@@ -31,10 +33,19 @@ public final class SceneReading {
     private final int[] outletPoints;
     private final List<CellReading> cells;
     private final int outlets;
+    private final @Nullable Numbering since;
     private volatile boolean @Nullable [] fed;
     private volatile boolean @Nullable [] behindLoops;
 
-    SceneReading(SceneKey key, SceneFlow flow, CellReader reader, @Nullable SceneReading before) {
+    /**
+     * Reads a scene.
+     *
+     * @param before another scene or version of it, from which is taken over what does not differ
+     * @param since how the earlier version of this scene is numbered in it; null if there was none
+     */
+    SceneReading(
+            SceneKey key, SceneFlow flow, CellReader reader, @Nullable SceneReading before, @Nullable Numbering since) {
+        this.since = since;
         this.flow = flow;
         this.graph = flow.graph();
         this.key = key;
@@ -135,7 +146,7 @@ public final class SceneReading {
 
     /** The worst gain in dB of a source, by its place in the rig's list, where an engine leaves to a device. */
     public double worstAt(int source, int exit) {
-        return deliveries().worstAt(graph.point(rows.get(source).source().id()), exit);
+        return deliveries().worstAt(sourcePoints[source], exit);
     }
 
     /** The segments of the strongest run from a source to any point, of the first hundred found. */
@@ -149,6 +160,40 @@ public final class SceneReading {
     /** Whether nothing differs for a source in another reading of a scene. */
     public boolean sharesRow(SceneReading other, int source) {
         return rows.get(source) == other.rows.get(source);
+    }
+
+    /** Whether nothing differs for a source in another version of this scene, but for the numbers of segments. */
+    boolean isSameRow(SceneReading earlier, int source) {
+        SourceRow is = rows.get(source);
+        SourceRow was = earlier.rows.get(source);
+        if (is == was) {
+            return true;
+        }
+        int point = sourcePoints[source];
+        int pointBefore = earlier.sourcePoints[source];
+        return is.source() == was.source()
+                && (wished[source] == earlier.wished[source] || Arrays.equals(wished[source], earlier.wished[source]))
+                && deliveries().isSameRow(point, earlier.deliveries(), pointBefore)
+                && electric().isSameRow(point, earlier.electric(), pointBefore);
+    }
+
+    /** Whether the loops are those of another version of this scene, but for the numbers of segments. */
+    boolean hasLoopsOf(SceneReading earlier) {
+        return flow.hasLoopsOf(earlier.flow);
+    }
+
+    /** Whether the first blocked way of a cell has been found already, or was taken over. */
+    boolean knowsBlocked(CellReading cell) {
+        return flow.knowsBlocked(
+                graph.point(cell.source().id()),
+                graph.point(cell.outlet().id()),
+                cell.delivery().arrives());
+    }
+
+    /** How the earlier version of this scene, if there was one, is numbered in this. */
+    @Nullable
+    Numbering since() {
+        return since;
     }
 
     /** Whether everything but its name is the same in another scene. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Numbering;
 import org.gullyrun.core.flow.SceneFlow;
 import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.rig.Rig;
@@ -20,11 +21,16 @@ final class Scenes {
         List<FlowGraph> graphs = FlowGraph.all(
                 rig, keys, before.stream().map(SceneReading::graph).toList());
         List<SceneReading> scenes = new ArrayList<>();
+        Numbering numbering = null;
         for (int i = 0; i < keys.size(); i++) {
             SceneKey key = keys.get(i);
             SceneReading earlier =
                     before.stream().filter(s -> s.key().equals(key)).findFirst().orElse(null);
-            scenes.add(scene(key, graphs.get(i), reader, i == 0 ? null : scenes.getLast(), earlier));
+            FlowGraph graph = graphs.get(i);
+            if (earlier != null) {
+                numbering = Numbering.between(earlier.graph(), graph, numbering);
+            }
+            scenes.add(scene(key, graph, reader, i == 0 ? null : scenes.getLast(), earlier, numbering));
         }
         return List.copyOf(scenes);
     }
@@ -35,14 +41,21 @@ final class Scenes {
             FlowGraph graph,
             CellReader reader,
             @Nullable SceneReading beside,
-            @Nullable SceneReading earlier) {
+            @Nullable SceneReading earlier,
+            @Nullable Numbering numbering) {
         if (beside != null && beside.flow().sharedWith(graph) instanceof SceneFlow shared) {
-            return new SceneReading(key, shared, reader, beside);
+            return new SceneReading(key, shared, reader, beside, numbering);
         }
-        // Where points and segments are numbered otherwise than before, the scene beside is the better start.
-        SceneReading like =
-                earlier == null || beside != null && !earlier.graph().hasShapeOf(graph) ? beside : earlier;
+        if (earlier != null && numbering != null) {
+            return new SceneReading(key, SceneFlow.of(graph, earlier.flow(), numbering), reader, earlier, numbering);
+        }
         return new SceneReading(
-                key, like == null ? SceneFlow.of(graph) : SceneFlow.of(graph, like.flow()), reader, like);
+                key,
+                beside == null
+                        ? SceneFlow.of(graph)
+                        : SceneFlow.of(graph, beside.flow(), Numbering.between(beside.graph(), graph, null)),
+                reader,
+                beside,
+                null);
     }
 }

@@ -14,6 +14,11 @@ public record BlockedWay(List<Integer> segments, List<Gate> closed, boolean exac
     /** There is no way, whatever gates are opened. */
     static final BlockedWay NONE = new BlockedWay(List.of(), List.of(), true);
 
+    /** The same way in a graph in which segments have other numbers. */
+    BlockedWay by(Numbering numbering) {
+        return numbering.renumbers() && exists() ? new BlockedWay(numbering.now(segments), closed, exact) : this;
+    }
+
     /** Whether there is a way. */
     public boolean exists() {
         return !segments.isEmpty();

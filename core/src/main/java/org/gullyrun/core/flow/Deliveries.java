@@ -61,39 +61,40 @@ public final class Deliveries {
 
     private void take(Deliveries before, GraphDifference difference) {
         boolean[] touched = difference.touchedAfter(before.view, view);
-        int[] sourceBefore = places(before.sources, sources, difference);
-        int[] outletBefore = places(before.outlets, outlets, difference);
+        Numbering numbering = difference.numbering();
+        int[] sourceBefore = places(before.sources, sources, numbering);
+        int[] outletBefore = places(before.outlets, outlets, numbering);
         for (int i = 0; i < sources.length; i++) {
             int was = sourceBefore[i];
             if (was < 0 || touched[sources[i]]) {
                 continue;
             }
             leaving[i] = before.leaving[was];
-            if (!difference.renumbers()) {
+            if (!numbering.renumbers()) {
                 table[i] = before.table[was];
                 leavingAt[i] = before.leavingAt[was];
                 continue;
             }
             int[] exits = before.leavingAt[was].clone(); // in order still: points are in the order of their ids
             for (int e = 0; e < exits.length; e++) {
-                exits[e] = difference.point(exits[e]);
+                exits[e] = numbering.point(exits[e]);
             }
             leavingAt[i] = exits;
             Delivery[] row = new Delivery[outlets.length];
             for (int o = 0; o < outlets.length; o++) {
                 Delivery delivery = outletBefore[o] < 0 ? Delivery.NOTHING : before.table[was][outletBefore[o]];
-                row[o] = delivery.arrives() ? delivery.over(difference.now(delivery.strongest())) : delivery;
+                row[o] = delivery.arrives() ? delivery.over(numbering.now(delivery.strongest())) : delivery;
             }
             table[i] = row;
         }
     }
 
     /** For each of some points its place in the list before, or -1. */
-    private static int[] places(int[] before, int[] now, GraphDifference difference) {
+    private static int[] places(int[] before, int[] now, Numbering numbering) {
         int[] places = new int[now.length];
         Arrays.fill(places, -1);
         for (int i = 0; i < before.length; i++) {
-            int at = Arrays.binarySearch(now, difference.point(before[i]));
+            int at = Arrays.binarySearch(now, numbering.point(before[i]));
             if (at >= 0) {
                 places[at] = i;
             }
@@ -106,6 +107,13 @@ public final class Deliveries {
         int s = Arrays.binarySearch(sources, source);
         int o = Arrays.binarySearch(other.sources, otherSource);
         return s >= 0 && o >= 0 && table[s] == other.table[o];
+    }
+
+    /** The same, but for the numbers of points and segments, which may be others. */
+    public boolean isSameRow(int source, Deliveries other, int otherSource) {
+        int s = Arrays.binarySearch(sources, source);
+        int o = Arrays.binarySearch(other.sources, otherSource);
+        return s >= 0 && o >= 0 && leaving[s] == other.leaving[o]; // is handed on with each row, and made with each
     }
 
     /**

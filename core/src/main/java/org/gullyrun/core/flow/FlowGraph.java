@@ -41,7 +41,7 @@ public final class FlowGraph {
     final int[] inStart;
     final int[] inSegments;
     /** From where an end can be reached whatever is closed; by the end, or without couplings by −1 less it. */
-    private final Map<Integer, boolean[]> reaching = new ConcurrentHashMap<>();
+    private final Map<Integer, boolean[]> reaching;
 
     private final int[] sources;
     private final int[] outlets;
@@ -65,6 +65,7 @@ public final class FlowGraph {
         this.assumed = a.assumed;
         this.allGates = a.allGates;
         this.gateIndex = a.gateIndex;
+        this.reaching = sameShape == null ? new ConcurrentHashMap<>() : sameShape.reaching;
         if (sameShape != null) {
             this.open = sameShape.open.clone();
             for (int s : a.ofScene) {
@@ -152,6 +153,7 @@ public final class FlowGraph {
         this.sources = same.sources;
         this.outlets = same.outlets;
         this.exits = same.exits;
+        this.reaching = same.reaching;
         if (turned == null) {
             this.allGates = same.allGates;
             this.open = same.open;

@@ -1,8 +1,6 @@
 package org.gullyrun.core.flow;
 
 import java.util.Arrays;
-import java.util.List;
-import org.gullyrun.core.rig.Ids;
 
 /**
  * What differs between the graphs of two versions of a rig, or of two scenes: so that only what a change touches has to
@@ -14,77 +12,33 @@ import org.gullyrun.core.rig.Ids;
 final class GraphDifference {
     private final FlowGraph before;
     private final FlowGraph after;
-    private final boolean sameShape;
-    /** For each point of the graph before its number in the other, or -1. Null where nothing is renumbered. */
-    private final int @org.jspecify.annotations.Nullable [] points;
-    /** For each segment of the graph before its number in the other, or -1. Null where nothing is renumbered. */
-    private final int @org.jspecify.annotations.Nullable [] segments;
+    private final Numbering numbering;
     /** Whether a segment before is gone or another; the same for those after. */
     private final boolean[] goneBefore;
 
     private final boolean[] newAfter;
     private boolean anything;
 
-    private GraphDifference(FlowGraph before, FlowGraph after) {
+    private GraphDifference(FlowGraph before, FlowGraph after, Numbering numbering) {
         this.before = before;
         this.after = after;
-        this.sameShape = before.hasShapeOf(after);
-        this.points = sameShape ? null : matchedPoints();
-        this.segments = points == null ? null : matched(points);
+        this.numbering = numbering;
         this.goneBefore = new boolean[before.segments()];
         this.newAfter = new boolean[after.segments()];
         compare();
     }
 
-    static GraphDifference between(FlowGraph before, FlowGraph after) {
-        return new GraphDifference(before, after);
-    }
-
-    private int[] matchedPoints() {
-        int[] found = new int[before.points()];
-        for (int i = 0, j = 0; i < found.length; i++) {
-            int order = -1;
-            while (j < after.points() && (order = Ids.ORDER.compare(after.pointIds[j], before.pointIds[i])) < 0) {
-                j++;
-            }
-            found[i] = j < after.points() && order == 0 ? j : -1;
-        }
-        return found;
-    }
-
-    private int[] matched(int[] points) {
-        int[] matched = new int[before.segments()];
-        for (int i = 0, j = 0; i < matched.length; i++) {
-            matched[i] = -1;
-            int from = points[before.from[i]];
-            int to = points[before.to[i]];
-            if (from < 0 || to < 0) {
-                continue;
-            }
-            int order = 1;
-            while (j < after.segments() && (order = order(j, from, to, before.segmentElements[i])) < 0) {
-                j++;
-            }
-            if (j < after.segments() && order == 0) {
-                matched[i] = j++;
-            }
-        }
-        return matched;
-    }
-
-    private int order(int segment, int from, int to, String element) {
-        int order = Integer.compare(after.from[segment], from);
-        order = order != 0 ? order : Integer.compare(after.to[segment], to);
-        return order != 0 ? order : Ids.ORDER.compare(after.segmentElements[segment], element);
+    static GraphDifference between(FlowGraph before, FlowGraph after, Numbering numbering) {
+        return new GraphDifference(before, after, numbering);
     }
 
     private void compare() {
         boolean[] sameGate = sameGates();
-        if (segments != null) {
+        if (numbering.renumbers()) {
             Arrays.fill(newAfter, true);
         }
         for (int i = 0; i < goneBefore.length; i++) {
-            int j = segments == null ? i : segments[i];
+            int j = numbering.segment(i);
             boolean same = j >= 0
                     && before.open[i] == after.open[j]
                     && before.gain[i] == after.gain[j]
@@ -136,7 +90,7 @@ final class GraphDifference {
         boolean[] old = was.reaching(starts(was, goneBefore));
         for (int p = 0; p < old.length; p++) {
             if (old[p]) {
-                int q = point(p);
+                int q = numbering.point(p);
                 if (q >= 0) {
                     touched[q] = true;
                 }
@@ -178,7 +132,7 @@ final class GraphDifference {
         boolean[] old = spread(other, forward, otherDiffers);
         for (int p = 0; p < old.length; p++) {
             if (old[p]) {
-                int q = point(p);
+                int q = numbering.point(p);
                 if (q >= 0) {
                     seen[q] = true;
                 }
@@ -213,35 +167,8 @@ final class GraphDifference {
         return seen;
     }
 
-    /** The number after of a point of the graph before, or -1. */
-    int point(int old) {
-        return points == null ? old : points[old];
-    }
-
-    /** Whether segments have other numbers now. */
-    boolean renumbers() {
-        return segments != null;
-    }
-
-    /** Segments of the graph before by their numbers after; all of them have one. */
-    List<Integer> now(List<Integer> old) {
-        if (segments == null) {
-            return old;
-        }
-        Integer[] now = new Integer[old.size()];
-        for (int i = 0; i < now.length; i++) {
-            now[i] = segments[old.get(i)];
-        }
-        return List.of(now);
-    }
-
-    /** The graph before. */
-    FlowGraph before() {
-        return before;
-    }
-
-    /** The graph after. */
-    FlowGraph after() {
-        return after;
+    /** How the points and segments of the one are numbered in the other. */
+    Numbering numbering() {
+        return numbering;
     }
 }

@@ -20,6 +20,19 @@ public record Loop(
         boolean runsAway,
         double loopGain) {
 
+    /** The same loop in a graph in which points and segments have other numbers. */
+    Loop by(Numbering numbering) {
+        return new Loop(
+                numbering.nowPoints(points),
+                numbering.now(segments),
+                circles.stream()
+                        .map(c -> new Circle(numbering.now(c.segments), c.gain, c.time))
+                        .toList(),
+                atLeast,
+                runsAway,
+                loopGain);
+    }
+
     /** How much in dB the most sensitive place may still be turned up; NaN if the loop runs away. */
     public double margin() {
         return runsAway ? Double.NaN : -loopGain;

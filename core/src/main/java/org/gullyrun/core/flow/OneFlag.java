@@ -2,13 +2,9 @@ package org.gullyrun.core.flow;
 
 import java.util.Iterator;
 import java.util.List;
-import java.util.Set;
-import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
@@ -17,20 +13,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Whether two versions of a rig differ by one known flag that is a gate and nothing else. */
 final class OneFlag {
-    private static final Set<Setting<?>> GATES = Set.of(
-            Devices.MUTED,
-            Applications.MUTED,
-            Applications.INPUT_MUTED,
-            Applications.MAY_LISTEN,
-            Mixers.STRIP_MUTED,
-            Mixers.BUS_MUTED,
-            Productions.INPUT_MUTED,
-            Productions.CUE,
-            Productions.PROGRAM,
-            Productions.ACTIVE,
-            Links.PASS_ENABLED,
-            Links.PROCESSOR_RUNNING);
-
     private OneFlag() {}
 
     /** The one change between two rigs, or null if it is more, or more than a gate hangs on it. */
@@ -50,7 +32,12 @@ final class OneFlag {
                 is = b;
             }
         }
-        if (was == null || is == null || olds.hasNext() || news.hasNext() || was.kind() != is.kind()) {
+        if (was == null
+                || is == null
+                || olds.hasNext()
+                || news.hasNext()
+                || was.kind() != is.kind()
+                || !was.extras().equals(is.extras())) {
             return null;
         }
         List<Change> changes = Changes.between(Rig.of(List.of(was)), Rig.of(List.of(is)));
@@ -66,7 +53,7 @@ final class OneFlag {
     private static boolean isGate(Rig rig, Change.Set set) {
         Setting<?> setting = set.setting();
         if (setting.sub().isEmpty()) {
-            return GATES.contains(setting);
+            return Leading.GATES.contains(setting);
         }
         if (setting.kind() == Mixers.CROSSING.kind()) {
             return setting.familyKey().equals(Mixers.CROSSING.key());

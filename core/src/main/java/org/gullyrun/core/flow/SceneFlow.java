@@ -20,8 +20,8 @@ public final class SceneFlow {
     private final OpenView electricView;
     private final Deliveries deliveries;
     private final Deliveries electric;
-    private final List<Loop> loops;
-    private final List<Loop> electricLoops;
+    private final Round round;
+    private final Round electricRound;
     /** Blocked ways found so far; shared by flows that are alike. */
     private final Map<Long, BlockedWay> blocked;
 
@@ -30,13 +30,16 @@ public final class SceneFlow {
     private SceneFlow(FlowGraph graph, @Nullable SceneFlow before, @Nullable GraphDifference difference) {
         this.graph = graph;
         boolean air = hasAir(graph);
-        if (before != null && difference != null && difference.isNothing() && !difference.renumbers()) {
+        if (before != null
+                && difference != null
+                && difference.isNothing()
+                && !difference.numbering().renumbers()) {
             this.view = before.view.of(graph);
             this.deliveries = before.deliveries;
-            this.loops = before.loops;
             this.electricView = air ? before.electricView.of(graph) : view;
             this.electric = before.electric;
-            this.electricLoops = before.electricLoops;
+            this.round = before.round;
+            this.electricRound = before.electricRound;
             this.blocked = before.blocked;
             this.electricBlocked = before.electricBlocked;
             return;
@@ -47,17 +50,21 @@ public final class SceneFlow {
         this.electricView = air ? OpenView.of(graph, true) : view;
         if (before == null || difference == null) {
             this.deliveries = Deliveries.of(view);
-            this.loops = Loops.of(view);
             this.electric = air ? Deliveries.of(electricView) : deliveries;
-            this.electricLoops = air ? Loops.of(electricView) : loops;
         } else {
             this.deliveries = Deliveries.of(view, before.deliveries, difference);
-            this.loops = loops(before.view, view, before.loops, difference);
             this.electric = air ? Deliveries.of(electricView, before.electric, difference) : deliveries;
-            this.electricLoops =
-                    air ? loops(before.electricView, electricView, before.electricLoops, difference) : loops;
             takeBlocked(before, difference);
         }
+        this.round =
+                Round.of(view, before == null ? null : before.view, before == null ? null : before.round, difference);
+        this.electricRound = air
+                ? Round.of(
+                        electricView,
+                        before == null ? null : before.electricView,
+                        before == null ? null : before.electricRound,
+                        difference)
+                : round;
     }
 
     /** All that follows from a graph. */
@@ -65,9 +72,9 @@ public final class SceneFlow {
         return new SceneFlow(graph, null, null);
     }
 
-    /** The same, computing again only what differs from another flow. */
-    public static SceneFlow of(FlowGraph graph, SceneFlow before) {
-        return new SceneFlow(graph, before, GraphDifference.between(before.graph, graph));
+    /** The same, computing again only what differs from another flow, in which things are numbered so. */
+    public static SceneFlow of(FlowGraph graph, SceneFlow before, Numbering numbering) {
+        return new SceneFlow(graph, before, GraphDifference.between(before.graph, graph, numbering));
     }
 
     /** Whether nothing differs from another flow, so that what follows from it can be shared. */
@@ -85,7 +92,7 @@ public final class SceneFlow {
                 || !Arrays.equals(graph.latency, other.latency)) {
             return null; // quickly seen, without looking at gates
         }
-        GraphDifference difference = GraphDifference.between(graph, other);
+        GraphDifference difference = GraphDifference.between(graph, other, Numbering.between(graph, other, null));
         return difference.isNothing() ? new SceneFlow(other, this, difference) : null;
     }
 
@@ -98,27 +105,54 @@ public final class SceneFlow {
         return false;
     }
 
-    private static List<Loop> loops(OpenView was, OpenView is, List<Loop> before, GraphDifference difference) {
-        return difference.renumbers() || !difference.leavesLoops(was, is) ? Loops.of(is) : before;
+    /**
+     * The loops of a view.
+     *
+     * @param from the list as it was found: handed on with it whatever becomes of the numbers
+     */
+    private record Round(List<Loop> loops, Object from) {
+        static Round of(
+                OpenView view, @Nullable OpenView was, @Nullable Round before, @Nullable GraphDifference difference) {
+            if (was == null || before == null || difference == null || !difference.leavesLoops(was, view)) {
+                List<Loop> found = Loops.of(view);
+                return new Round(found, found);
+            }
+            Numbering numbering = difference.numbering();
+            return numbering.renumbers()
+                    ? new Round(before.loops.stream().map(l -> l.by(numbering)).toList(), before.from)
+                    : before;
+        }
     }
 
     /** Blocked ways stay the first ones where no way of the pair, whatever is closed, meets what differs. */
     private void takeBlocked(SceneFlow before, GraphDifference difference) {
-        if (difference.renumbers() || before.blocked.isEmpty() && before.electricBlocked.isEmpty()) {
+        if (before.blocked.isEmpty() && before.electricBlocked.isEmpty()) {
             return;
         }
         boolean[] meets = difference.mayMeet();
         boolean[] follows = difference.mayFollow();
-        take(before.blocked, blocked, meets, follows);
-        take(before.electricBlocked, electricBlocked, meets, follows);
+        Numbering numbering = difference.numbering();
+        take(before.blocked, blocked, numbering, meets, follows);
+        take(before.electricBlocked, electricBlocked, numbering, meets, follows);
     }
 
-    private static void take(Map<Long, BlockedWay> from, Map<Long, BlockedWay> to, boolean[] meets, boolean[] follows) {
+    private static void take(
+            Map<Long, BlockedWay> from,
+            Map<Long, BlockedWay> to,
+            Numbering numbering,
+            boolean[] meets,
+            boolean[] follows) {
         from.forEach((at, way) -> {
-            if (!meets[(int) (at >> 32)] || !follows[(int) (long) at]) {
-                to.put(at, way);
+            int source = numbering.point((int) (at >> 32));
+            int outlet = numbering.point((int) (long) at);
+            if (source >= 0 && outlet >= 0 && (!meets[source] || !follows[outlet])) {
+                to.put(pair(source, outlet), way.by(numbering));
             }
         });
+    }
+
+    private static long pair(int source, int outlet) {
+        return (long) source << 32 | outlet;
     }
 
     /** The graph. */
@@ -143,18 +177,27 @@ public final class SceneFlow {
 
     /** The loops of the whole graph. */
     public List<Loop> loops() {
-        return loops;
+        return round.loops;
     }
 
     /** The loops of the graph without couplings. */
     public List<Loop> electricLoops() {
-        return electricLoops;
+        return electricRound.loops;
+    }
+
+    /** Whether the first blocked way of a pair of points has been found already, or was taken over. */
+    public boolean knowsBlocked(int source, int outlet, boolean electric) {
+        return (electric ? electricBlocked : blocked).containsKey(pair(source, outlet));
+    }
+
+    /** Whether the loops were taken over from another flow, or from where that has them. */
+    public boolean hasLoopsOf(SceneFlow other) {
+        return round.from == other.round.from && electricRound.from == other.electricRound.from;
     }
 
     /** The first blocked way of a pair of points; without couplings if {@code electric}. */
     public BlockedWay blocked(int source, int outlet, boolean electric) {
         return (electric ? electricBlocked : blocked)
-                .computeIfAbsent(
-                        (long) source << 32 | outlet, x -> BlockedSearch.find(graph, electric, source, outlet));
+                .computeIfAbsent(pair(source, outlet), x -> BlockedSearch.find(graph, electric, source, outlet));
     }
 }

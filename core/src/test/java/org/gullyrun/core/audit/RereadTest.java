@@ -13,12 +13,16 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Leading;
 import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 import org.junit.jupiter.api.Test;
 
 /** Reading again only what differs gives what reading afresh gives. */
@@ -45,6 +49,53 @@ class RereadTest {
             }
         }
         assertTrue(changed > RIGS * STEPS * 9 / 10, "steps that changed something: " + changed);
+    }
+
+    @Test
+    void whereSoundIsLedElsewhereWhatHoldsStillIsTakenOver() {
+        int changed = 0;
+        for (int seed = 0; seed < RIGS; seed++) {
+            Random random = new Random(seed);
+            Rig rig = RandomRigs.of(seed);
+            Brief brief = brief(rig, random);
+            Reading reading = audit.read(rig, brief);
+            for (int step = 0; step < 2 * STEPS; step++) {
+                Rig next = rig;
+                for (int i = random.nextInt(3); i >= 0; i--) {
+                    next = ledElsewhere(next, random);
+                }
+                reading = audit.read(next, brief, reading);
+                same("seed " + seed + " step " + step, audit.read(next, brief), reading);
+                changed += next.equals(rig) ? 0 : 1;
+                rig = next;
+            }
+        }
+        assertTrue(changed > RIGS * STEPS, "steps that changed something: " + changed);
+    }
+
+    /** One flag that is a gate, or one choice, set otherwise. */
+    private static Rig ledElsewhere(Rig rig, Random random) {
+        List<Element> all = List.copyOf(rig.elements());
+        List<Element> devices = rig.of(Kind.DEVICE);
+        for (int tries = 0; tries < 200; tries++) {
+            Element element = all.get(random.nextInt(all.size()));
+            List<Setting<?>> settings = new ArrayList<>(Catalogue.of(element.kind()));
+            settings.removeIf(Setting::isFamily);
+            element.keys().forEach(key -> settings.add(Catalogue.find(element.kind(), key)));
+            Setting<?> setting = settings.get(random.nextInt(settings.size()));
+            Object value = element.raw(setting) instanceof Boolean flag
+                    ? (Object) !flag
+                    : element.raw(setting) instanceof Choice && !devices.isEmpty()
+                            ? Choice.to(
+                                    devices.get(random.nextInt(devices.size())).id())
+                            : null;
+            Change.Set change = value == null ? null : Change.setRaw(rig, element.id(), setting, value);
+            Rig next = change == null ? rig : Changes.apply(rig, List.of(change));
+            if (change != null && Leading.only(rig, next)) {
+                return next;
+            }
+        }
+        return rig;
     }
 
     @Test

@@ -115,6 +115,8 @@ class RulesTest {
         Finding finding = finding("missing:music>live");
         assertEquals("too faint", finding.words().cause());
         assertEquals(-31, finding.figures().getFirst().value(), 1e-9);
+        set("out-relay", Productions.ACTIVE, false);
+        assertTrue(found().containsKey("missing:music>live"), "an output that is idle explains nothing that arrives");
         set("in-music", Productions.INPUT_LEVEL, -26.0);
         assertTrue(found().containsKey("missing:music>live"), "−36 − 26 = −62 dBFS is below −60");
         set("in-music", Productions.INPUT_LEVEL, -17.0);

@@ -29,6 +29,11 @@ final class CaptureTitle implements Rule {
     }
 
     @Override
+    public Rests rests() {
+        return Rests.SETTINGS;
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         Rig rig = context.rig();
         List<Finding> findings = new ArrayList<>();

@@ -1,7 +1,11 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
@@ -13,9 +17,11 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 
 /** Is an engine on which musts go not started with its machine? */
@@ -46,12 +52,15 @@ final class EngineManual implements Rule {
     @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
-        for (Element engine : EngineDown.engines(context.rig())) {
-            if (engine.is(starts(engine), true)
-                    || engine.kind() == org.gullyrun.core.rig.Kind.MIXER && engine.is(Mixers.HARDWARE, false)) {
-                continue;
-            }
-            int musts = throughStrongest(context, engine);
+        List<Element> manual = EngineDown.engines(context.rig()).stream()
+                .filter(e -> !e.is(starts(e), true) && !(e.kind() == Kind.MIXER && e.is(Mixers.HARDWARE, false)))
+                .toList();
+        if (manual.isEmpty()) {
+            return findings;
+        }
+        Map<String, Integer> through = throughStrongest(context);
+        for (Element engine : manual) {
+            int musts = through.getOrDefault(engine.id(), 0);
             if (musts > 0) {
                 findings.add(new Finding(
                         id(),
@@ -73,24 +82,31 @@ final class EngineManual implements Rule {
         return findings;
     }
 
-    private static int throughStrongest(AuditContext context, Element engine) {
-        int count = 0;
-        SceneReading first = context.scenes().getFirst();
-        for (int i = 0; i < first.cells().size(); i++) {
-            for (SceneReading scene : context.scenes()) {
-                CellReading cell = scene.cells().get(i);
-                if (cell.wish() == Wish.MUST
-                        && cell.delivery().strongest().stream().anyMatch(s -> belongs(context, scene, s, engine))) {
-                    count++;
-                    break;
+    /** For each program how many musts arrive through it by their strongest run, in some scene. */
+    private static Map<String, Integer> throughStrongest(AuditContext context) {
+        Map<String, String> programs = new HashMap<>();
+        Map<String, Integer> counts = new HashMap<>();
+        for (int s = 0; s < context.sources().size(); s++) {
+            for (int o = 0; o < context.outlets().size(); o++) {
+                Set<String> met = new HashSet<>();
+                for (int i : context.rowStarts(s)) {
+                    SceneReading scene = context.scenes().get(i);
+                    CellReading cell = scene.cell(s, o);
+                    if (cell.wish() == Wish.MUST) {
+                        for (int segment : cell.delivery().strongest()) {
+                            met.add(programs.computeIfAbsent(
+                                    scene.graph().segmentElement(segment), id -> program(context.rig(), id)));
+                        }
+                    }
                 }
+                met.forEach(program -> counts.merge(program, 1, Integer::sum));
             }
         }
-        return count;
+        return counts;
     }
 
-    private static boolean belongs(AuditContext context, SceneReading scene, int segment, Element engine) {
-        Element by = context.rig().find(scene.graph().segmentElement(segment));
-        return by != null && context.rig().program(by) == engine;
+    private static String program(Rig rig, String id) {
+        Element element = rig.find(id);
+        return element == null ? "" : rig.program(element).id();
     }
 }

@@ -27,6 +27,11 @@ final class LoopAir implements Rule {
     }
 
     @Override
+    public Rests rests() {
+        return Rests.LOOPS;
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         LoopTelling telling = new LoopTelling(id(), context);
         for (int i = 0; i < context.scenes().size(); i++) {

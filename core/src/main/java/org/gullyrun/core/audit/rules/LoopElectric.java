@@ -27,6 +27,11 @@ final class LoopElectric implements Rule {
     }
 
     @Override
+    public Rests rests() {
+        return Rests.LOOPS;
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         LoopTelling telling = new LoopTelling(id(), context);
         IntStream.range(0, context.scenes().size()).forEach(i -> {

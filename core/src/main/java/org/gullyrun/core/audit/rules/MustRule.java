@@ -27,6 +27,11 @@ abstract class MustRule implements Rule {
             return findings;
         }
         for (int s = 0; s < context.sources().size(); s++) {
+            List<Finding> kept = context.kept(this, s);
+            if (kept != null) {
+                findings.addAll(kept);
+                continue;
+            }
             for (int o = 0; o < context.outlets().size(); o++) {
                 Severity worst = null;
                 List<Integer> places = new ArrayList<>();

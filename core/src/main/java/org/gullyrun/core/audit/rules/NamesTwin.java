@@ -52,6 +52,11 @@ final class NamesTwin implements Rule {
     }
 
     @Override
+    public Rests rests() {
+        return Rests.SETTINGS;
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         Rig rig = context.rig();
         List<Finding> findings = new ArrayList<>();

@@ -31,6 +31,11 @@ abstract class PairRule implements Rule {
     public final List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         for (int s : context.troubled()) {
+            List<Finding> kept = context.kept(this, s);
+            if (kept != null) {
+                findings.addAll(kept);
+                continue;
+            }
             for (int o = 0; o < context.outlets().size(); o++) {
                 List<Hit> hits = new ArrayList<>();
                 int[] starts = context.rowStarts(s); // between them one and the same row is shared

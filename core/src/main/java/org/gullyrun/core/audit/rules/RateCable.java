@@ -34,6 +34,11 @@ final class RateCable implements Rule {
     }
 
     @Override
+    public Rests rests() {
+        return Rests.SETTINGS;
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         Rig rig = context.rig();

@@ -36,6 +36,11 @@ final class SceneSelf implements Rule {
     }
 
     @Override
+    public Rests rests() {
+        return Rests.SETTINGS;
+    }
+
+    @Override
     public List<Finding> check(AuditContext context) {
         Rig rig = context.rig();
         List<Finding> findings = new ArrayList<>();
