@@ -125,6 +125,25 @@ public final class SceneReading {
         return p >= 0 && known[p];
     }
 
+    /** Whether sound at one point gets to another through open segments; false if there is no such point. */
+    public boolean leads(String from, String to) {
+        int start = graph.point(from);
+        int end = graph.point(to);
+        return start >= 0 && end >= 0 && flow.view().reachingOne(end)[start];
+    }
+
+    /** Whether a source's sound gets to a point. */
+    public boolean leads(String source, int point) {
+        int start = graph.point(source);
+        return start >= 0 && flow.view().reachingOne(point)[start];
+    }
+
+    /** Whether sound at a point gets to an outlet. */
+    public boolean leads(int point, String outlet) {
+        int end = graph.point(outlet);
+        return end >= 0 && flow.view().reachingOne(end)[point];
+    }
+
     /** The open segments, couplings included. */
     public OpenView view() {
         return flow.view();

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Ids;
@@ -340,6 +341,16 @@ public final class FlowGraph {
     /** All gates of a segment. */
     public List<Gate> gates(int segment) {
         return Arrays.stream(gates[segment]).mapToObj(g -> allGates[g]).toList();
+    }
+
+    /** The segments that have the gate of this address, in order. */
+    public int[] gated(Address at) {
+        Integer gate = gateIndex.get(at);
+        return gate == null
+                ? new int[0]
+                : IntStream.range(0, gates.length)
+                        .filter(s -> Arrays.stream(gates[s]).anyMatch(g -> g == gate))
+                        .toArray();
     }
 
     /** All closed gates, each once. */

@@ -191,7 +191,7 @@ public final class OpenView {
     }
 
     /** For every point whether one point can be reached from it; worked out once for each. Not to be altered. */
-    boolean[] reachingOne(int target) {
+    public boolean[] reachingOne(int target) {
         return reaching.computeIfAbsent(target, t -> reaching(t));
     }
 

@@ -1,6 +1,7 @@
 package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
@@ -9,6 +10,8 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
@@ -119,7 +122,10 @@ final class Candidates {
         }
     }
 
-    /** The output choices of the source's application, and the machine's default where one of them leaves it to that. */
+    /**
+     * The output choices of the source's application, and the machine's default where one of them leaves it to that. Only
+     * devices come into question from which sound gets to the outlet as things stand, in a scene in which it is missing.
+     */
     private void fromChoices() {
         Element source = rig.get(finding.subject().source());
         Element application = rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
@@ -130,16 +136,37 @@ final class Candidates {
         List<Element> devices = rig.of(Kind.DEVICE).stream()
                 .filter(d -> d.get(Devices.DIRECTION) == Direction.PLAYBACK && machine.equals(d.get(Devices.MACHINE)))
                 .toList();
+        boolean hasMachine = rig.find(machine, Kind.MACHINE).isPresent();
+        String standing = Choices.fallbackDefault(rig, machine, Direction.PLAYBACK, false);
         for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
             boolean byDefault = output.get(Applications.PROGRAM_CHOICE) == Choice.Special.DEFAULT;
             for (Element device : devices) {
                 Choice choice = Choice.to(device.id());
-                if (byDefault && rig.find(machine, Kind.MACHINE).isPresent()) {
+                if (byDefault && hasMachine && (leadsOn(device.id()) || followersLeadOn(standing))) {
                     one(Change.set(rig, machine, Machines.PLAYBACK, choice));
                 }
-                one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
+                if (leadsOn(device.id())) {
+                    one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
+                }
             }
         }
+    }
+
+    /** Whether sound gets from a point to the outlet, in a scene that has the finding. */
+    private boolean leadsOn(String point) {
+        return finding.scenes().stream()
+                .anyMatch(i ->
+                        reading.scenes().get(i).leads(point, finding.subject().outlet()));
+    }
+
+    /** Whether it gets there from what takes its sound from the default as it stands: that may follow the default. */
+    private boolean followersLeadOn(String standing) {
+        return standing.isEmpty()
+                || finding.scenes().stream().anyMatch(i -> {
+                    FlowGraph graph = reading.scenes().get(i).graph();
+                    int point = graph.point(standing);
+                    return point < 0 || Arrays.stream(graph.out(point)).anyMatch(s -> leadsOn(graph.id(graph.to(s))));
+                });
     }
 
     private void one(Change.@org.jspecify.annotations.Nullable Set change) {

@@ -1,22 +1,22 @@
 package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
-import java.util.function.Function;
-import java.util.function.ToIntFunction;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,8 +24,11 @@ import org.jspecify.annotations.Nullable;
  * changed the next, until nothing is left that a change can clear.
  *
  * <p>Needs: a reading and the audit that made it. Gives: groups of findings, each with the change behind it; what each
- * clears was found by making it, after those before it, and auditing again. Cost: one audit for each candidate, and a
- * few again where what came before may have changed its effect.
+ * clears was found by making it, after those before it, and auditing again.
+ *
+ * <p>Not every candidate is made: each is first held able to clear what it comes from the evidence of, and whatever has a
+ * way that it touches ({@link Touched}); made and audited is what could clear most, until no other could clear more (lazy
+ * greedy search, Minoux 1978). Cost: one audit for each that is made, some at a time on several threads.
  */
 public final class Causes {
 
@@ -63,31 +66,52 @@ public final class Causes {
         }
     }
 
+    /** A candidate: what it might clear, and once it has been made, what it does. */
+    private static final class Option {
+        final List<Change> changes;
+        final Set<String> mayClear = new HashSet<>();
+        Remedies.@Nullable Trial trial;
+        /** After how many groups it was made; the trial holds for then. */
+        int at = -1;
+        /** Whether it has brought something new, and nothing made since concerns that. */
+        boolean stuck;
+
+        Option(List<Change> changes) {
+            this.changes = changes;
+        }
+
+        Collection<String> clears() {
+            return trial == null ? mayClear : trial.remedy().cleared();
+        }
+
+        boolean brings() {
+            return trial != null && !trial.remedy().created().isEmpty();
+        }
+    }
+
+    private static final int MOST_TRIES = 40;
+    /** So many candidates are made at a time: what comes next in turn is mostly needed too. */
+    private static final int AT_A_TIME = 2;
+
     private final Remedies remedies;
     private final Reading first;
     private final BooleanSupplier cancelled;
     private final Consumer<Found> progress;
-    /** What changes do, and after how many groups that was verified. */
-    private record Tried(Remedy remedy, int at) {}
-
-    private static final int MOST_TRIES = 40;
-    private static final Function<ToIntFunction<Remedy>, Comparator<Tried>> ORDER =
-            clears -> Comparator.comparingInt((Tried t) -> -clears.applyAsInt(t.remedy))
-                    .thenComparingInt(t -> t.remedy.disturbance())
-                    .thenComparingInt(t -> t.remedy.changes().size())
-                    .thenComparing(t -> t.remedy.sentence());
-
-    private final Map<List<Change>, Tried> known = new LinkedHashMap<>();
+    private final Map<List<Change>, Option> known = new LinkedHashMap<>();
     private final Set<String> seen = new HashSet<>();
     private final Set<String> told = new HashSet<>();
     private final List<Group> groups = new ArrayList<>();
     private Reading now;
+    private Touched touched;
     private Map<String, Finding> open;
+    /** How many changes have been made: what was tried before the last of them has to be tried again. */
+    private int readings;
 
     private Causes(Audit audit, Reading reading, BooleanSupplier cancelled, Consumer<Found> progress) {
         this.remedies = new Remedies(audit);
         this.first = reading;
         this.now = reading;
+        this.touched = new Touched(reading);
         this.cancelled = cancelled;
         this.progress = progress;
         this.open = open(reading);
@@ -111,69 +135,94 @@ public final class Causes {
 
     private Found find() {
         while (!cancelled.getAsBoolean()) {
-            Remedy best = best();
+            Option best = best();
             if (best == null) {
                 List<Finding> left = first.findings().stream()
                         .filter(f -> open.containsKey(f.identity()))
                         .toList();
                 return new Found(groups, left, !cancelled.getAsBoolean());
             }
-            take(best);
+            take(best, Objects.requireNonNull(best.trial));
             progress.accept(new Found(groups, List.of(), false));
         }
         return new Found(groups, List.of(), false);
     }
 
-    private void take(Remedy best) {
+    private void take(Option best, Remedies.Trial trial) {
         Set<String> before = open.keySet();
-        now = remedies.audit().read(Changes.apply(now.rig(), best.changes()), first.brief(), now);
+        now = trial.after();
+        touched = new Touched(now);
         Map<String, Finding> after = open(now);
         List<Finding> gone = first.findings().stream()
                 .filter(f -> before.contains(f.identity())
-                        && (best.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
+                        && (trial.remedy().cleared().contains(f.identity()) || !after.containsKey(f.identity())))
                 .toList();
         gone.forEach(f -> told.add(f.identity())); // what is down to minor counts as cleared, once
         told.forEach(after::remove);
         open = after;
-        known.remove(best.changes());
+        known.remove(best.changes);
+        known.values().forEach(o -> o.stuck = o.brings() && !concernsAlike(best, o));
         if (!gone.isEmpty()) {
-            groups.add(new Group(best, gone));
+            groups.add(new Group(trial.remedy(), gone));
         }
+        readings++;
     }
 
     /** The change that clears most of what is open, verified on the rig as it stands; null if none clears anything. */
-    private @Nullable Remedy best() {
+    private @Nullable Option best() {
         lookAtTheRest();
-        List<Remedy> blocked = new ArrayList<>();
-        Set<List<Change>> out = new HashSet<>();
+        List<Option> blocked = known.values().stream()
+                .filter(o -> o.stuck)
+                .sorted(order())
+                .collect(Collectors.toCollection(ArrayList::new));
         while (!cancelled.getAsBoolean()) {
-            Tried top = known.values().stream()
-                    .filter(t -> !out.contains(t.remedy.changes()) && clears(t.remedy) > 0)
-                    .min(ORDER.apply(this::clears))
-                    .orElse(null);
-            if (top == null) {
-                if (!lookAtTheRest()) {
+            List<Option> inTurn = known.values().stream()
+                    .filter(o -> !blocked.contains(o) && clears(o) > 0)
+                    .sorted(order())
+                    .limit(AT_A_TIME)
+                    .toList();
+            if (inTurn.isEmpty()) {
+                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck)) {
                     return null;
                 }
+                blocked.removeIf(o -> o.stuck); // nothing else is left: they are looked at once more
+                known.values().forEach(o -> o.stuck = false);
                 continue;
             }
-            List<Change> changes = top.remedy.changes();
-            if (top.at < groups.size()) {
-                Remedy again = remedies.tried(now, changes, null);
-                if (again == null) {
-                    known.remove(changes);
-                } else {
-                    known.put(changes, new Tried(again, groups.size()));
-                }
-            } else if (top.remedy.created().isEmpty()) {
-                Remedy before = unblocking(blocked, top.remedy);
-                return before == null ? top.remedy : before;
+            Option top = inTurn.getFirst();
+            if (!isMade(top)) {
+                make(inTurn);
+            } else if (!top.brings()) {
+                Option before = unblocking(blocked, top);
+                return before == null ? top : before;
             } else {
-                blocked.add(top.remedy);
-                out.add(changes);
+                blocked.add(top);
             }
         }
         return null;
+    }
+
+    private boolean isMade(Option option) {
+        return option.at == readings;
+    }
+
+    /** Makes those of some candidates that have not been made on the rig as it stands. */
+    private void make(Collection<Option> options) {
+        options.parallelStream()
+                .filter(o -> !isMade(o) && !cancelled.getAsBoolean())
+                .forEach(o -> {
+                    o.trial = remedies.made(now, o.changes);
+                    o.at = readings;
+                });
+        options.stream().filter(o -> isMade(o) && o.trial == null).forEach(o -> known.remove(o.changes));
+    }
+
+    /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
+    private Comparator<Option> order() {
+        return Comparator.comparingInt((Option o) -> -clears(o))
+                .thenComparingInt(o -> o.trial == null ? 0 : o.trial.remedy().disturbance())
+                .thenComparingInt(o -> o.changes.size())
+                .thenComparing(o -> o.trial == null ? "" : o.trial.remedy().sentence());
     }
 
     /**
@@ -185,7 +234,7 @@ public final class Causes {
         for (Finding finding : List.copyOf(open.values())) {
             String identity = finding.identity();
             boolean isNew = seen.add(identity);
-            if (isNew || !isCleared(identity) && seen.add(identity + "@" + groups.size())) {
+            if (isNew || !isCleared(identity) && seen.add(identity + "@" + readings)) {
                 collect(finding);
                 any = true;
             }
@@ -194,38 +243,37 @@ public final class Causes {
     }
 
     private boolean isCleared(String identity) {
-        return known.values().stream()
-                .anyMatch(
-                        t -> t.remedy.created().isEmpty() && t.remedy.cleared().contains(identity));
+        return known.values().stream().anyMatch(o -> !o.brings() && o.clears().contains(identity));
     }
 
     /**
      * A change that makes way for one that clears more but would, as things stand, bring something new: of a default that
      * moved, say, while something that must not be there plays on it.
      */
-    private @Nullable Remedy unblocking(List<Remedy> blocked, Remedy instead) {
-        List<Remedy> small = known.values().stream()
-                .filter(t -> t.remedy.created().isEmpty() && clears(t.remedy) > 0)
-                .sorted(ORDER.apply(this::clears))
-                .map(Tried::remedy)
-                .toList();
+    private @Nullable Option unblocking(List<Option> blocked, Option instead) {
         int tries = 0;
-        for (Remedy large : blocked) {
-            for (Remedy first : clears(large) > clears(instead) ? small : List.<Remedy>of()) {
-                if (!concernsAlike(first, large)) {
-                    continue;
-                }
+        for (Option large : blocked) {
+            if (clears(large) <= clears(instead)) {
+                continue;
+            }
+            List<Option> small = known.values().stream()
+                    .filter(o -> !o.brings() && clears(o) > 0 && concernsAlike(o, large))
+                    .sorted(order())
+                    .toList();
+            for (Option option : small) {
                 if (cancelled.getAsBoolean() || ++tries > MOST_TRIES) {
                     return null;
                 }
-                Remedy fresh = remedies.tried(now, first.changes(), null);
-                if (fresh == null || !fresh.created().isEmpty() || clears(fresh) == 0) {
+                make(List.of(option));
+                Remedies.Trial trial = option.trial;
+                if (trial == null || option.brings() || clears(option) == 0) {
                     continue;
                 }
-                Reading after = remedies.audit().read(Changes.apply(now.rig(), first.changes()), now.brief(), now);
-                Remedy then = remedies.tried(after, large.changes(), null);
-                if (then != null && then.created().isEmpty() && clears(then) > clears(instead)) {
-                    return fresh;
+                Remedies.Trial then = remedies.made(trial.after(), large.changes);
+                if (then != null
+                        && then.remedy().created().isEmpty()
+                        && clears(then.remedy().cleared()) > clears(instead)) {
+                    return option;
                 }
             }
         }
@@ -233,9 +281,10 @@ public final class Causes {
     }
 
     /** Whether one clears something of a source or element about which the other brings something new. */
-    private static boolean concernsAlike(Remedy first, Remedy large) {
-        return large.created().stream()
-                .anyMatch(c -> first.cleared().stream().anyMatch(f -> about(f).equals(about(c))));
+    private static boolean concernsAlike(Option first, Option large) {
+        return large.trial != null
+                && large.trial.remedy().created().stream()
+                        .allMatch(c -> first.clears().stream().anyMatch(f -> about(f).equals(about(c))));
     }
 
     private static String about(String identity) {
@@ -246,20 +295,26 @@ public final class Causes {
 
     private void collect(Finding finding) {
         for (List<Change> changes : Candidates.of(now, finding)) {
-            Tried was = known.get(changes);
-            if ((was == null || was.at < groups.size()) && !cancelled.getAsBoolean()) {
-                Remedy remedy = remedies.tried(now, changes, null);
-                if (remedy != null) {
-                    known.put(changes, new Tried(remedy, groups.size()));
+            Option option = known.computeIfAbsent(changes, Option::new);
+            if (!isMade(option)) {
+                if (option.trial != null || option.mayClear.isEmpty()) {
+                    option.trial = null;
+                    option.mayClear.clear();
+                    touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
                 }
+                option.mayClear.add(finding.identity());
             }
         }
     }
 
+    private int clears(Option option) {
+        return clears(option.clears());
+    }
+
     /** Bad findings count more than any number of others. */
-    private int clears(Remedy remedy) {
+    private int clears(Collection<String> identities) {
         int sum = 0;
-        for (String identity : remedy.cleared()) {
+        for (String identity : identities) {
             Finding finding = open.get(identity);
             sum += finding == null ? 0 : finding.isBad() ? 1000 : 1;
         }

@@ -65,16 +65,29 @@ public final class Remedies {
         return remedies;
     }
 
-    /** The audit by which remedies are verified. */
-    Audit audit() {
-        return audit;
-    }
+    /**
+     * Changes that were made and audited.
+     *
+     * @param remedy what they clear, create and alter
+     * @param after the rig with them, read
+     */
+    record Trial(Remedy remedy, Reading after) {}
 
     /**
      * What changes clear, create and alter; null if they do not fit, or do not clear the finding they were thought of for.
      */
+    private @Nullable Remedy tried(Reading before, List<Change> changes, Finding finding) {
+        Trial trial = made(before, changes, finding);
+        return trial == null || !trial.remedy.cleared().contains(finding.identity()) ? null : trial.remedy;
+    }
+
+    /** Makes changes and audits the rig; null if they do not fit it. */
     @Nullable
-    Remedy tried(Reading before, List<Change> changes, @Nullable Finding finding) {
+    Trial made(Reading before, List<Change> changes) {
+        return made(before, changes, null);
+    }
+
+    private @Nullable Trial made(Reading before, List<Change> changes, @Nullable Finding finding) {
         Rig changed;
         try {
             changed = Changes.apply(before.rig(), changes);
@@ -99,13 +112,11 @@ public final class Remedies {
                 created.add(identity);
             }
         });
-        if (finding != null && !cleared.contains(finding.identity())) {
-            return null;
-        }
         cleared.sort(null);
         created.sort(null);
-        return new Remedy(
+        Remedy remedy = new Remedy(
                 changes, sentence(before.rig(), changed, changes), cleared, created, altered(before, after, finding));
+        return new Trial(remedy, after);
     }
 
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {

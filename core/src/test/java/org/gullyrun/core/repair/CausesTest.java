@@ -51,7 +51,8 @@ class CausesTest {
                         "In Orrery, bring Charts into scene Sky",
                         "In Brookdesk, switch strip Talk off bus Guests",
                         "In Orrery, take input Music off track archive",
-                        "In Orrery, take input Effects off track clips")),
+                        "In Orrery, take input Effects off track clips",
+                        "In Huddlewick, choose Tern headset as the output")),
                 sentences.toString());
         // The default can only go back once the crew no longer follows it.
         assertTrue(sentences.indexOf("In Huddlewick, choose Tern headset as the output")

@@ -27,7 +27,13 @@ import org.jspecify.annotations.Nullable;
  * their powers add; peaks lie a crest factor above that. Only sources whose level has been entered count.
  */
 final class LevelClip implements Rule {
-    private record Hit(int scene, double peak, Element loudest, Evidence evidence) {}
+    /**
+     * One place in one scene.
+     *
+     * @param loudest the place of the loudest source in the rig's list
+     * @param outlet the place of the outlet in the rig's list; −1 where an engine leaves to a device
+     */
+    private record Hit(int scene, double peak, int loudest, int point, int outlet) {}
 
     @Override
     public String id() {
@@ -58,14 +64,14 @@ final class LevelClip implements Rule {
                 byPlace.values().forEach(hits -> {
                     Hit last = hits.getLast();
                     if (last.scene == at - 1) {
-                        hits.add(new Hit(at, last.peak, last.loudest, last.evidence));
+                        hits.add(new Hit(at, last.peak, last.loudest, last.point, last.outlet));
                     }
                 });
                 continue;
             }
             Set<Integer> above = new HashSet<>();
             for (int exit : scene.graph().exits()) {
-                Hit hit = sum(context, i, exit, null);
+                Hit hit = sum(context, i, exit, -1);
                 if (hit != null && hit.peak > least) {
                     above.add(exit);
                     String element = scene.graph().element(exit);
@@ -90,7 +96,7 @@ final class LevelClip implements Rule {
         return findings;
     }
 
-    private static @Nullable Hit sum(AuditContext context, int place, int point, @Nullable Integer outlet) {
+    private static @Nullable Hit sum(AuditContext context, int place, int point, int outlet) {
         SceneReading scene = context.scenes().get(place);
         double power = 0;
         double most = java.lang.Double.NEGATIVE_INFINITY;
@@ -100,7 +106,7 @@ final class LevelClip implements Rule {
             if (level == null) {
                 continue;
             }
-            double worst = outlet == null
+            double worst = outlet < 0
                     ? scene.worstAt(s, point)
                     : scene.cell(s, outlet).delivery().worst();
             if (worst == worst && worst > java.lang.Double.NEGATIVE_INFINITY) {
@@ -114,15 +120,18 @@ final class LevelClip implements Rule {
         if (loudest < 0) {
             return null;
         }
-        Element source = context.sources().get(loudest);
         double peak = 10 * Math.log10(power) + context.thresholds().of(Limit.CREST);
-        if (peak <= context.thresholds().of(Limit.CLIP_MINOR)) {
-            return null;
-        }
-        List<Integer> way = outlet == null
-                ? scene.strongestTo(source, point)
-                : scene.cell(loudest, outlet).delivery().strongest();
-        return new Hit(place, peak, source, Evidence.of(place, Evidence.Sort.RUN, way));
+        return peak <= context.thresholds().of(Limit.CLIP_MINOR) ? null : new Hit(place, peak, loudest, point, outlet);
+    }
+
+    private static Evidence evidence(AuditContext context, Hit hit) {
+        SceneReading scene = context.scenes().get(hit.scene);
+        return Evidence.of(
+                hit.scene,
+                Evidence.Sort.RUN,
+                hit.outlet < 0
+                        ? scene.strongestTo(context.sources().get(hit.loudest), hit.point)
+                        : scene.cell(hit.loudest, hit.outlet).delivery().strongest());
     }
 
     private Finding tell(AuditContext context, String place, List<Hit> hits) {
@@ -140,12 +149,13 @@ final class LevelClip implements Rule {
                 .title("Peaks up to " + Say.of(peak, "dBFS") + " at " + name)
                 .plain("When everything sounds at once it gets too loud at " + name + ".")
                 .exact(
-                        "The sum at " + name + " peaks at " + Say.of(peak, "dBFS") + ", loudest " + worst.loudest.name()
+                        "The sum at " + name + " peaks at " + Say.of(peak, "dBFS") + ", loudest "
+                                + context.sources().get(worst.loudest).name()
                                 + ",",
                         context.in(scenes))
                 .cause("levels add up and nothing turns the sum down")
                 .noticed("Loud passages crackle or sound harsh.")
-                .evidence(worst.evidence)
+                .evidence(evidence(context, worst))
                 .figure("peak", peak, "dBFS")
                 .made();
     }
