@@ -2,7 +2,9 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.Delivery;
@@ -20,6 +22,8 @@ final class CellReader {
     private final Rig rig;
     private final Wishes wishes;
     private final Thresholds thresholds;
+    /** Rows that several scenes shared and share again, with other numbers of segments. */
+    private final Map<SourceRow, SourceRow> renumbered = new IdentityHashMap<>();
 
     CellReader(Rig rig, Wishes wishes, Thresholds thresholds) {
         this.rig = rig;
@@ -65,6 +69,11 @@ final class CellReader {
                     same = known;
                 }
             }
+            SourceRow again = same == null ? null : renumbered.get(same);
+            if (again != null) {
+                rows.add(again);
+                continue;
+            }
             List<CellReading> cells = new ArrayList<>(points.length);
             for (int o = 0; o < points.length; o++) {
                 Delivery delivery = scene.deliveries().get(point, points[o]);
@@ -74,10 +83,13 @@ final class CellReader {
                                 ? cell(graph, sources.get(s), outlets.get(o), wished[s][o], delivery, electric)
                                 : same.cells().get(o).over(delivery, electric));
             }
-            rows.add(
-                    same == null
-                            ? new SourceRow(sources.get(s), cells)
-                            : new SourceRow(sources.get(s), List.copyOf(cells), same.troubled()));
+            if (same == null) {
+                rows.add(new SourceRow(sources.get(s), cells));
+            } else {
+                SourceRow row = new SourceRow(sources.get(s), List.copyOf(cells), same.troubled());
+                renumbered.put(same, row);
+                rows.add(row);
+            }
         }
         return rows;
     }

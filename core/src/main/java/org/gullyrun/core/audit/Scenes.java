@@ -32,6 +32,9 @@ final class Scenes {
             }
             scenes.add(scene(key, graph, reader, i == 0 ? null : scenes.getLast(), earlier, numbering));
         }
+        if (numbering != null) {
+            numbering.finished();
+        }
         return List.copyOf(scenes);
     }
 

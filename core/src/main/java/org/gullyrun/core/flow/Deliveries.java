@@ -80,12 +80,14 @@ public final class Deliveries {
                 exits[e] = numbering.point(exits[e]);
             }
             leavingAt[i] = exits;
-            Delivery[] row = new Delivery[outlets.length];
-            for (int o = 0; o < outlets.length; o++) {
-                Delivery delivery = outletBefore[o] < 0 ? Delivery.NOTHING : before.table[was][outletBefore[o]];
-                row[o] = delivery.arrives() ? delivery.over(numbering.now(delivery.strongest())) : delivery;
-            }
-            table[i] = row;
+            table[i] = numbering.row(before.table[was], old -> {
+                Delivery[] row = new Delivery[outlets.length];
+                for (int o = 0; o < outlets.length; o++) {
+                    Delivery delivery = outletBefore[o] < 0 ? Delivery.NOTHING : old[outletBefore[o]];
+                    row[o] = delivery.arrives() ? delivery.over(numbering.now(delivery.strongest())) : delivery;
+                }
+                return row;
+            });
         }
     }
 

@@ -1,6 +1,9 @@
 package org.gullyrun.core.flow;
 
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.gullyrun.core.rig.Ids;
 import org.jspecify.annotations.Nullable;
 
@@ -18,6 +21,9 @@ public final class Numbering {
     private final int @Nullable [] points;
     /** For each segment of the graph before its number in the other, or -1. Null where nothing is renumbered. */
     private final int @Nullable [] segments;
+
+    /** Rows that several scenes share are renumbered once, so that they share them afterwards. */
+    private final Map<Object, Delivery[]> rows = new IdentityHashMap<>();
 
     private Numbering(FlowGraph before, FlowGraph after) {
         this.before = before;
@@ -84,6 +90,16 @@ public final class Numbering {
     /** The number after of a segment of the graph before, or -1. */
     int segment(int old) {
         return segments == null ? old : segments[old];
+    }
+
+    /** A row as it was handed on before, or made by {@code renumbered}. */
+    Delivery[] row(Delivery[] old, UnaryOperator<Delivery[]> renumbered) {
+        return rows.computeIfAbsent(old, x -> renumbered.apply(old));
+    }
+
+    /** Everything that was to be renumbered has been: what was kept for it is let go. */
+    public void finished() {
+        rows.clear();
     }
 
     /** Points of the graph before by their numbers after; all of them must have one. */

@@ -32,7 +32,7 @@ final class RatesSheet {
     List<Node> content(State state) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
-        List<Rates.Place> places = Rates.of(reading);
+        List<Rates.Place> places = state.answer().rates();
         all.add(Nodes.label("Rates and clocks", "water-title"));
         all.add(Nodes.label(
                 places.isEmpty()

@@ -173,13 +173,13 @@ public final class HeadView extends HBox {
             }
         }
         scenes(before, now);
-        if (before == now || !before.undo().equals(now.undo()) || !before.redo().equals(now.redo())) {
-            undo.setDisable(now.undo().isEmpty());
-            redo.setDisable(now.redo().isEmpty());
-            undo.setTooltip(new Tooltip("Undo: " + now.undo() + " (Ctrl+Z)"));
-            redo.setTooltip(new Tooltip("Redo: " + now.redo() + " (Ctrl+Y)"));
-            undo.setAccessibleText("Undo " + now.undo());
-            redo.setAccessibleText("Redo " + now.redo());
+        if (before == now || !before.past().equals(now.past())) {
+            undo.setDisable(now.past().undo().isEmpty());
+            redo.setDisable(now.past().redo().isEmpty());
+            undo.setTooltip(new Tooltip("Undo: " + now.past().undo() + " (Ctrl+Z)"));
+            redo.setTooltip(new Tooltip("Redo: " + now.past().redo() + " (Ctrl+Y)"));
+            undo.setAccessibleText("Undo " + now.past().undo());
+            redo.setAccessibleText("Redo " + now.past().redo());
         }
         if (before == now || before.reading() != now.reading() || before.textScale() != u) {
             verdict(now);

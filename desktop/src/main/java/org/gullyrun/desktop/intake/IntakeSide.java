@@ -10,7 +10,6 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.intake.Question;
-import org.gullyrun.core.intake.Questions;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
@@ -65,7 +64,7 @@ public final class IntakeSide extends ScrollPane {
         HBox head = new HBox(Nodes.label("The rig so far", "water-title"), Nodes.spacer(), points);
         head.setAlignment(Pos.BASELINE_LEFT);
         box.getChildren().setAll(head, miniature, Nodes.rule());
-        List<Question> questions = Questions.of(now.reading().rig());
+        List<Question> questions = now.answer().questions();
         HBox ask = new HBox(
                 Nodes.label("Still to ask", "section-title"),
                 Nodes.spacer(),

@@ -39,29 +39,42 @@ final class Safekeeping {
         this.trouble = trouble;
     }
 
-    /** A case is opened; what was left behind of it is given back. */
-    List<Leftover> opened(Case what, @Nullable Path at) {
-        begin(at, at == null ? Stamp.NONE : Stamp.of(at));
+    /**
+     * What is made ready for a case before it is shown.
+     *
+     * @param stamp of the file as it was when it was read
+     * @param leftovers what was left behind of it
+     */
+    record Opening(
+            @Nullable Path at, String stamp, @Nullable Journal journal, List<Leftover> leftovers) {}
+
+    /**
+     * Makes ready what a case needs that is to be opened, or was saved to another file. Slow; may be done on any thread.
+     *
+     * @param stampThen the stamp of the file as it was read or written; null for as it is now
+     */
+    Opening opening(@Nullable Path at, @Nullable String stampThen) {
+        String stampNow = stampThen != null ? stampThen : at == null ? Stamp.NONE : Stamp.of(at);
         Path folder = journals;
-        return folder == null ? List.of() : Leftover.find(at, folder, own).leftovers();
-    }
-
-    /** A case is opened that was left behind: its file may have changed since, which saving has to notice. */
-    void takesUp(Case what, @Nullable Path at, String stampThen) {
-        begin(at, stampThen);
-    }
-
-    private void begin(@Nullable Path at, String stampNow) {
-        Journal before = journal;
-        if (before != null) {
-            before.close(false);
+        if (folder == null) {
+            return new Opening(at, stampNow, null, List.of());
         }
+        Journal opened = Journal.open(at, folder, Clock.systemUTC(), trouble);
+        Path path = opened == null ? null : opened.path();
+        List<Leftover> left =
+                stampThen == null ? Leftover.find(at, folder, path).leftovers() : List.of();
+        return new Opening(at, stampNow, opened, left);
+    }
+
+    /** Goes over to another case or file. What is given back ends the journal before: slow, to be done elsewhere. */
+    Runnable take(Opening opening) {
+        Journal before = journal;
         since.clear();
-        file = at;
-        stamp = stampNow;
-        Path folder = journals;
-        journal = folder == null ? null : Journal.open(at, folder, Clock.systemUTC(), trouble);
+        file = opening.at;
+        stamp = opening.stamp;
+        journal = opening.journal;
         own = journal == null ? null : journal.path();
+        return before == null ? () -> {} : () -> before.close(false);
     }
 
     void made(Case before, Edit edit, String name) {
@@ -89,23 +102,35 @@ final class Safekeeping {
         return at.equals(file) && Files.exists(at) && !Stamp.of(at).equals(stamp);
     }
 
-    /** The case was saved as it stood after so many edits; later ones are carried over. */
-    void saved(Case what, Path at, String stampNow, int edits) {
+    /** Whether this is the file of the case. */
+    boolean isAt(Path at) {
+        return at.equals(file);
+    }
+
+    /**
+     * The case was saved as it stood after so many edits; later ones are carried over.
+     *
+     * @param elsewhere what was made ready for another file than before; null if it is the same
+     * @return what is still to be done, on another thread
+     */
+    Runnable saved(Case what, String stampNow, int edits, @Nullable Opening elsewhere) {
         List<Made> rest = new ArrayList<>(since.subList(Math.min(edits, since.size()), since.size()));
-        if (at.equals(file)) {
+        Runnable end = () -> {};
+        if (elsewhere == null) {
             stamp = stampNow;
             since.clear();
             if (journal != null) {
                 journal.saved();
             }
         } else {
-            begin(at, stampNow);
+            end = take(elsewhere);
         }
         Case base = what;
         for (Made made : rest) {
             made(base, made.edit, made.name);
             base = made.edit.apply(base);
         }
+        return end;
     }
 
     /** Looks whether another window has the case open, or somebody else has changed the file; tells each once. */

@@ -19,150 +19,163 @@ import org.jspecify.annotations.Nullable;
  *
  * @param what the case as it stands
  * @param file where it was opened from or saved to, or null
- * @param unsaved whether it has changes that are in no file
- * @param survey the id of the survey shown
- * @param scene the place of the scene chosen, -1 for all
- * @param step the step shown
- * @param selection what is selected
- * @param hop which rung of the first way is looked at, -1 for none
- * @param reading what is computed of the survey; it may be one change behind the case, and is whole in itself
+ * @param past what can be done about what was done
+ * @param place where a person is in the window
+ * @param answer what is computed of the survey; it may be one change behind the case, and is whole in itself
  * @param shown what the selection lights
  * @param remedies the remedies of the finding shown as far as known, or null
  * @param causes what stands behind the findings, as far as worked out; it may be that of the reading before
- * @param filter which findings are wanted
- * @param lens what the map shows of the rig
- * @param undo what an undo would take back; empty if there is nothing
- * @param redo what a redo would do again; empty if there is nothing
  * @param message something to tell, or null
  * @param leftovers what windows that ended without saving have left behind, to be decided on
- * @param night whether the night sheet is on
- * @param textScale the size of text, 1 for 100 %
+ * @param look how the window looks
  */
 public record State(
         Case what,
         @Nullable Path file,
-        boolean unsaved,
-        String survey,
-        int scene,
-        Step step,
-        Selection selection,
-        int hop,
-        Reading reading,
+        Past past,
+        Place place,
+        Answer answer,
         Shown shown,
         @Nullable RemedyList remedies,
         Causes.Found causes,
-        FindingFilter filter,
-        Lens lens,
-        String undo,
-        String redo,
         @Nullable Message message,
         List<Leftover> leftovers,
-        boolean night,
-        double textScale) {
+        Look look) {
+
+    /** A case just opened. */
+    static State fresh(Case what, @Nullable Path file, Answer answer, List<Leftover> leftovers, Look look) {
+        return new State(
+                what,
+                file,
+                Past.NOTHING,
+                Place.in(what.surveys().getFirst().id()),
+                answer,
+                Shown.NOTHING,
+                null,
+                Causes.Found.NOTHING,
+                null,
+                leftovers,
+                look);
+    }
 
     /** The survey shown. */
     public Survey surveyShown() {
-        return what.survey(survey).orElseThrow();
+        return what.survey(place.survey()).orElseThrow();
+    }
+
+    /** What is heard and found. */
+    public Reading reading() {
+        return answer.reading();
     }
 
     /** The graph that the ways shown are of. */
     public FlowGraph graph() {
-        return reading.scenes().get(shown.scene()).graph();
+        return reading().scenes().get(shown.scene()).graph();
     }
 
-    State withSurvey(Case changedCase, String id, int chosenScene) {
+    /** As {@link Past#unsaved}. */
+    public boolean unsaved() {
+        return past.unsaved();
+    }
+
+    /** As {@link Place#survey}. */
+    public String survey() {
+        return place.survey();
+    }
+
+    /** As {@link Place#scene}. */
+    public int scene() {
+        return place.scene();
+    }
+
+    /** As {@link Place#step}. */
+    public Step step() {
+        return place.step();
+    }
+
+    /** As {@link Place#selection}. */
+    public Selection selection() {
+        return place.selection();
+    }
+
+    /** As {@link Place#hop}. */
+    public int hop() {
+        return place.hop();
+    }
+
+    /** As {@link Place#filter}. */
+    public FindingFilter filter() {
+        return place.filter();
+    }
+
+    /** As {@link Place#lens}. */
+    public Lens lens() {
+        return place.lens();
+    }
+
+    /** As {@link Look#night}. */
+    public boolean night() {
+        return look.night();
+    }
+
+    /** As {@link Look#textScale}. */
+    public double textScale() {
+        return look.textScale();
+    }
+
+    /** Another case, or another survey of it. */
+    State with(Case changed, String survey, int scene) {
         return new State(
-                changedCase,
+                changed,
                 file,
-                unsaved,
-                id,
-                chosenScene,
-                step,
-                selection,
-                hop,
-                reading,
+                past,
+                place.at(survey, scene),
+                answer,
                 shown,
                 remedies,
                 causes,
-                filter,
-                lens,
-                undo,
-                redo,
                 message,
                 leftovers,
-                night,
-                textScale);
+                look);
     }
 
-    State withHistory(boolean isUnsaved, String back, String again) {
-        return new State(
-                what, file, isUnsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, filter,
-                lens, back, again, message, leftovers, night, textScale);
+    State with(Past other) {
+        return new State(what, file, other, place, answer, shown, remedies, causes, message, leftovers, look);
     }
 
-    State withFile(@Nullable Path other) {
-        return new State(
-                what, other, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, filter,
-                lens, undo, redo, message, leftovers, night, textScale);
+    State in(@Nullable Path other) {
+        return new State(what, other, past, place, answer, shown, remedies, causes, message, leftovers, look);
     }
 
-    State withStep(Step other) {
-        return new State(
-                what, file, unsaved, survey, scene, other, selection, hop, reading, shown, remedies, causes, filter,
-                lens, undo, redo, message, leftovers, night, textScale);
+    State with(Place other) {
+        return new State(what, file, past, other, answer, shown, remedies, causes, message, leftovers, look);
     }
 
-    State withHop(int other) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, other, reading, shown, remedies, causes, filter,
-                lens, undo, redo, message, leftovers, night, textScale);
+    State with(@Nullable Message other) {
+        return new State(what, file, past, place, answer, shown, remedies, causes, other, leftovers, look);
     }
 
-    State withMessage(@Nullable Message other) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, filter,
-                lens, undo, redo, other, leftovers, night, textScale);
+    State with(Look other) {
+        return new State(what, file, past, place, answer, shown, remedies, causes, message, leftovers, other);
     }
 
-    State withLook(boolean isNight, double scale) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, filter,
-                lens, undo, redo, message, leftovers, isNight, scale);
+    State with(List<Leftover> left) {
+        return new State(what, file, past, place, answer, shown, remedies, causes, message, left, look);
     }
 
-    State withLeftovers(List<Leftover> left) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, filter,
-                lens, undo, redo, message, left, night, textScale);
+    State with(@Nullable RemedyList list) {
+        return new State(what, file, past, place, answer, shown, list, causes, message, leftovers, look);
     }
 
-    State withRemedies(@Nullable RemedyList list) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, list, causes, filter, lens,
-                undo, redo, message, leftovers, night, textScale);
-    }
-
-    State withCauses(Causes.Found found) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, found, filter, lens,
-                undo, redo, message, leftovers, night, textScale);
-    }
-
-    State withLens(Lens other) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, filter,
-                other, undo, redo, message, leftovers, night, textScale);
-    }
-
-    State withFilter(FindingFilter other) {
-        return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, reading, shown, remedies, causes, other, lens,
-                undo, redo, message, leftovers, night, textScale);
+    State with(Causes.Found found) {
+        return new State(what, file, past, place, answer, shown, remedies, found, message, leftovers, look);
     }
 
     /** The findings that are wanted, in their order. */
     public List<Finding> wanted() {
-        return reading.findings().stream().filter(f -> filter.lets(f, scene)).toList();
+        return reading().findings().stream()
+                .filter(f -> place.filter().lets(f, place.scene()))
+                .toList();
     }
 
     /** The findings that are wanted, in the order in which they stand on the step: by what stands behind them. */
@@ -183,39 +196,28 @@ public record State(
     /** The same with findings that took longer: nothing that is heard is another, so what is shown stays. */
     State deepened(Reading whole) {
         return new State(
-                what, file, unsaved, survey, scene, step, selection, hop, whole, shown, remedies, causes, filter, lens,
-                undo, redo, message, leftovers, night, textScale);
+                what, file, past, place, answer.deepened(whole), shown, remedies, causes, message, leftovers, look);
     }
 
     /** Whether nothing that is heard differs from another state; findings that took longer may have come. */
     public boolean soundsAs(State other) {
-        return reading.scenes() == other.reading.scenes();
+        return reading().scenes() == other.reading().scenes();
     }
 
-    /** Another reading, selection or scene: what is lit follows, all at once. */
-    State showing(Reading newest, Selection selected, int chosenScene) {
-        int within = chosenScene < newest.scenes().size() ? chosenScene : -1;
-        boolean same = selected.equals(selection);
+    /** Another answer, selection or scene: what is lit follows, all at once. */
+    State showing(Answer newest, Selection selected, int chosenScene) {
+        int within = chosenScene < newest.reading().scenes().size() ? chosenScene : -1;
         return new State(
                 what,
                 file,
-                unsaved,
-                survey,
-                within,
-                step,
-                selected,
-                same ? hop : -1,
+                past,
+                place.with(selected, within),
                 newest,
-                Shown.of(newest, selected, within),
+                Shown.of(newest.reading(), selected, within),
                 null,
                 causes,
-                filter,
-                lens,
-                undo,
-                redo,
                 message,
                 leftovers,
-                night,
-                textScale);
+                look);
     }
 }

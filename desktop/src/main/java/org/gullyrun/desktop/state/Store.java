@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FindingFilter;
@@ -85,9 +86,10 @@ public final class Store implements AutoCloseable {
      */
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals) {
         this.interfaceThread = interfaceThread;
-        Reading reading = audit(what).quick().read(what.surveys().getFirst().rig(), what.brief());
         this.safe = new Safekeeping(journals, why -> interfaceThread.accept(() -> tell(new Message(why, true))));
-        this.state = fresh(what, file, reading, false, 1).withLeftovers(safe.opened(what, file));
+        Safekeeping.Opening opening = safe.opening(file, null);
+        safe.take(opening);
+        this.state = State.fresh(what, file, answer(what), opening.leftovers(), Look.USUAL);
         if (journals != null) {
             watchman.scheduleWithFixedDelay(() -> safe.lookAround(this::noticed), 2, 2, TimeUnit.SECONDS);
         }
@@ -98,6 +100,11 @@ public final class Store implements AutoCloseable {
         return RuleCatalogue.on(what.terms(), what.showHours());
     }
 
+    /** What is computed of the first survey of a case. */
+    private static Answer answer(Case what) {
+        return Answer.of(audit(what).quick().read(what.surveys().getFirst().rig(), what.brief()));
+    }
+
     /** Remedies are tried with the quick audit, unless it is one of the deep rules that found the trouble. */
     private static Audit auditFor(Case what, Finding finding) {
         Audit all = audit(what);
@@ -106,31 +113,6 @@ public final class Store implements AutoCloseable {
 
     private void noticed(String what) {
         interfaceThread.accept(() -> tell(new Message(what, true)));
-    }
-
-    private static State fresh(Case what, @Nullable Path file, Reading reading, boolean night, double textScale) {
-        String survey = what.surveys().getFirst().id();
-        return new State(
-                what,
-                file,
-                false,
-                survey,
-                -1,
-                Step.TRACE,
-                Selection.NOTHING,
-                -1,
-                reading,
-                Shown.NOTHING,
-                null,
-                Causes.Found.NOTHING,
-                FindingFilter.ALL,
-                Lens.LEVELS,
-                "",
-                "",
-                null,
-                List.of(),
-                night,
-                textScale);
     }
 
     private static ExecutorService worker(String name) {
@@ -167,13 +149,13 @@ public final class Store implements AutoCloseable {
 
     /** Goes to a step. */
     public void go(Step step) {
-        next(state.withStep(step));
+        next(state.with(state.place().on(step)));
     }
 
     /** Chooses a scene by its place; -1 for all. */
     public void chooseScene(int scene) {
         if (scene >= -1 && scene < state.reading().scenes().size()) {
-            next(state.showing(state.reading(), state.selection(), scene));
+            next(state.showing(state.answer(), state.selection(), scene));
             mend();
         }
     }
@@ -181,7 +163,7 @@ public final class Store implements AutoCloseable {
     /** Selects. */
     public void select(Selection selection) {
         if (!selection.equals(state.selection())) {
-            next(state.showing(state.reading(), selection, state.scene()));
+            next(state.showing(state.answer(), selection, state.scene()));
             mend();
         }
     }
@@ -203,34 +185,34 @@ public final class Store implements AutoCloseable {
     public void followRun(int by) {
         if (!state.shown().ways().isEmpty()) {
             int last = state.shown().ways().getFirst().segments().size();
-            next(state.withHop(Math.clamp(state.hop() + by, 0, last)));
+            next(state.with(state.place().lookingAt(Math.clamp(state.hop() + by, 0, last))));
         }
     }
 
     /** Looks at a certain rung, -1 for none. */
     public void lookAt(int hop) {
-        next(state.withHop(hop));
+        next(state.with(state.place().lookingAt(hop)));
     }
 
     /** Turns the night sheet on or off, and sets the size of text. */
     public void look(boolean night, double textScale) {
-        next(state.withLook(night, Math.clamp(textScale, 0.8, 1.5)));
+        next(state.with(new Look(night, Math.clamp(textScale, 0.8, 1.5))));
     }
 
     /** Takes the message away. */
     public void dismiss() {
-        next(state.withMessage(null));
+        next(state.with((Message) null));
     }
 
     /** Tells something. */
     public void tell(Message message) {
-        next(state.withMessage(message));
+        next(state.with(message));
     }
 
     /** Shows another survey. */
     public void chooseSurvey(String id) {
         if (!id.equals(state.survey()) && state.what().survey(id).isPresent()) {
-            read(state.withSurvey(state.what(), id, state.scene()));
+            read(state.with(state.what(), id, state.scene()));
         }
     }
 
@@ -305,8 +287,11 @@ public final class Store implements AutoCloseable {
         String shown = changed.survey(survey).isPresent()
                 ? survey
                 : changed.surveys().getFirst().id();
-        read(state.withSurvey(changed, shown, state.scene())
-                .withHistory(history.isUnsaved(), history.undoName(), history.redoName()));
+        read(state.with(changed, shown, state.scene()).with(past()));
+    }
+
+    private Past past() {
+        return new Past(history.isUnsaved(), history.undoName(), history.redoName());
     }
 
     // What a person wants: files.
@@ -320,12 +305,7 @@ public final class Store implements AutoCloseable {
         filer.execute(() -> {
             try {
                 Case what = CaseFiles.open(file);
-                Reading reading =
-                        audit(what).quick().read(what.surveys().getFirst().rig(), what.brief());
-                interfaceThread.accept(() -> {
-                    show(what, file, reading);
-                    then.run();
-                });
+                show(what, file, then);
             } catch (CaseProblem e) {
                 String why = e.getMessage() + " The case that was open is still open.";
                 interfaceThread.accept(() -> tell(new Message(why, true)));
@@ -335,20 +315,26 @@ public final class Store implements AutoCloseable {
 
     /** Shows a case that is in no file yet in place of this one, at a step. */
     public void replace(Case what, Step step) {
-        filer.execute(() -> {
-            Reading reading = audit(what).quick().read(what.surveys().getFirst().rig(), what.brief());
-            interfaceThread.accept(() -> {
-                show(what, null, reading);
-                go(step);
-            });
+        filer.execute(() -> show(what, null, () -> go(step)));
+    }
+
+    /** Makes ready what is slow about opening a case, on the thread for files, and shows it on the interface thread. */
+    private void show(Case what, @Nullable Path file, Runnable then) {
+        Answer answer = answer(what);
+        Safekeeping.Opening opening = safe.opening(file, null);
+        interfaceThread.accept(() -> {
+            begin(what, file, answer, opening);
+            then.run();
         });
     }
 
-    private void show(Case what, @Nullable Path file, Reading reading) {
+    private void begin(Case what, @Nullable Path file, Answer answer, Safekeeping.Opening opening) {
         newest.incrementAndGet();
         newestRemedies.incrementAndGet();
         history.clear();
-        next(fresh(what, file, reading, state.night(), state.textScale()).withLeftovers(safe.opened(what, file)));
+        Runnable end = safe.take(opening);
+        filer.execute(end);
+        next(State.fresh(what, file, answer, opening.leftovers(), state.look()));
         lookDeeper();
     }
 
@@ -356,13 +342,10 @@ public final class Store implements AutoCloseable {
     public void takeUp(Leftover left) {
         Case base = left.base();
         filer.execute(() -> {
-            Reading reading = audit(base).quick().read(base.surveys().getFirst().rig(), base.brief());
+            Answer answer = answer(base);
+            Safekeeping.Opening opening = safe.opening(left.file(), left.stamp());
             interfaceThread.accept(() -> {
-                Path file = left.file() == null ? null : left.file();
-                newest.incrementAndGet();
-                history.clear();
-                safe.takesUp(base, file, left.stamp());
-                next(fresh(base, file, reading, state.night(), state.textScale()));
+                begin(base, left.file(), answer, opening);
                 for (Leftover.Step step : left.steps()) {
                     edit(step.edit(), step.name());
                 }
@@ -376,12 +359,12 @@ public final class Store implements AutoCloseable {
     /** Forgets what was left behind. */
     public void drop(Leftover left) {
         filer.execute(left::drop);
-        next(state.withLeftovers(List.of()));
+        next(state.with(List.<Leftover>of()));
     }
 
     /** Leaves what was left behind where it is; it is offered again at the next opening. */
     public void decideLater() {
-        next(state.withLeftovers(List.of()));
+        next(state.with(List.<Leftover>of()));
     }
 
     /**
@@ -404,12 +387,11 @@ public final class Store implements AutoCloseable {
                 }
                 CaseFiles.save(what, file);
                 String stamp = Stamp.of(file);
+                Safekeeping.Opening elsewhere = safe.isAt(file) ? null : safe.opening(file, stamp);
                 interfaceThread.accept(() -> {
                     history.saved(mark);
-                    safe.saved(what, file, stamp, made);
-                    next(state.withFile(file)
-                            .withHistory(history.isUnsaved(), history.undoName(), history.redoName())
-                            .withMessage(new Message("Saved " + file.getFileName() + ".", false)));
+                    filer.execute(safe.saved(what, stamp, made, elsewhere));
+                    next(state.in(file).with(past()).with(new Message("Saved " + file.getFileName() + ".", false)));
                     then.run();
                 });
             } catch (CaseProblem e) {
@@ -430,9 +412,9 @@ public final class Store implements AutoCloseable {
         var brief = changed.what().brief();
         Audit audit = audit(changed.what());
         Reading before = changed.reading();
-        CompletableFuture<@Nullable Reading> reading = CompletableFuture.supplyAsync(
-                () -> turn == newest.get() ? audit.quick().read(rig, brief, before) : null, reader);
-        Reading soon = soon(reading);
+        CompletableFuture<@Nullable Answer> answer = CompletableFuture.supplyAsync(
+                () -> turn == newest.get() ? Answer.of(audit.quick().read(rig, brief, before)) : null, reader);
+        Answer soon = soon(answer);
         if (soon != null) {
             next(changed.showing(soon, changed.selection(), changed.scene()));
             mend();
@@ -440,7 +422,7 @@ public final class Store implements AutoCloseable {
             return;
         }
         next(changed);
-        reading.thenAccept(late -> {
+        answer.thenAccept(late -> {
             if (late != null) {
                 interfaceThread.accept(() -> {
                     if (turn == newest.get()) {
@@ -453,9 +435,9 @@ public final class Store implements AutoCloseable {
         });
     }
 
-    private static @Nullable Reading soon(CompletableFuture<@Nullable Reading> reading) {
+    private static @Nullable Answer soon(CompletableFuture<@Nullable Answer> answer) {
         try {
-            return reading.get(SOON, TimeUnit.MILLISECONDS);
+            return answer.get(SOON, TimeUnit.MILLISECONDS);
         } catch (TimeoutException | ExecutionException e) {
             return null;
         } catch (InterruptedException e) {
@@ -498,7 +480,7 @@ public final class Store implements AutoCloseable {
             // What was worked out before stays until all is worked out anew: groups do not come and go at every change.
             boolean first = !state.causes().done() || found.done();
             if (turn == newest.get() && first) {
-                next(state.withCauses(found));
+                next(state.with(found));
             }
         });
         Causes.Found found = Causes.of(audit, reading, () -> turn != newest.get(), tell);
@@ -509,21 +491,26 @@ public final class Store implements AutoCloseable {
 
     /** Chooses which findings are listed. */
     public void filter(FindingFilter filter) {
-        next(state.withFilter(filter));
+        next(state.with(state.place().with(filter)));
     }
 
     /** Turns the map from levels to rates and back. */
     public void turnLens() {
-        next(state.withLens(state.lens() == Lens.LEVELS ? Lens.RATES : Lens.LEVELS));
+        next(state.with(state.place().with(state.lens() == Lens.LEVELS ? Lens.RATES : Lens.LEVELS)));
     }
 
     /** Tries something that may happen, off the interface thread. */
     public void tryOut(WhatIf.Event event, Consumer<WhatIf.Outcome> then) {
-        Reading reading = state.reading();
         Audit audit = audit(state.what()).quick();
+        ask(reading -> WhatIf.of(audit, reading, event), then);
+    }
+
+    /** Works something out of the reading as it stands, off the interface thread, and hands it over on it. */
+    public <T> void ask(Function<Reading, T> question, Consumer<T> then) {
+        Reading reading = state.reading();
         reader.execute(() -> {
-            WhatIf.Outcome outcome = WhatIf.of(audit, reading, event);
-            interfaceThread.accept(() -> then.accept(outcome));
+            T answer = question.apply(reading);
+            interfaceThread.accept(() -> then.accept(answer));
         });
     }
 
@@ -542,7 +529,7 @@ public final class Store implements AutoCloseable {
     private void mended(long turn, RemedyList known) {
         interfaceThread.accept(() -> {
             if (turn == newestRemedies.get()) {
-                next(state.withRemedies(known));
+                next(state.with(known));
             }
         });
     }

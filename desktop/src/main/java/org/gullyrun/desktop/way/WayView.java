@@ -11,13 +11,10 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.intake.Questions;
-import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
-import org.jspecify.annotations.Nullable;
 
 /** The way: the steps one under the other, joined by a line that is walked down. */
 public final class WayView extends VBox {
@@ -27,8 +24,6 @@ public final class WayView extends VBox {
     private final Store store;
     private final List<Button> steps = new ArrayList<>();
     private final List<Label> states = new ArrayList<>();
-    private @Nullable Rig askedOf;
-    private int asked;
 
     /** The steps of what the store holds. */
     public WayView(Store store) {
@@ -44,10 +39,7 @@ public final class WayView extends VBox {
         if (steps.isEmpty() || before.textScale() != now.textScale()) {
             build(now.textScale());
         }
-        if (now.reading().rig() != askedOf) {
-            askedOf = now.reading().rig();
-            asked = Questions.of(now.reading().rig()).size();
-        }
+        int asked = now.answer().questions().size();
         for (Step step : Step.values()) {
             Button button = steps.get(step.ordinal());
             Nodes.mark(button, "selected", step == now.step());

@@ -43,7 +43,10 @@ final class Sheets {
     /** What every listener gets in every scene, as levels; and the lateness of own voices. */
     void levels() {
         Reading reading = store.state().reading();
-        List<List<LevelSheet.Entry>> sheet = LevelSheet.of(reading);
+        store.ask(LevelSheet::of, sheet -> levels(reading, sheet));
+    }
+
+    private void levels(Reading reading, List<List<LevelSheet.Entry>> sheet) {
         GridPane grid = new GridPane(14, 4);
         List<SceneReading> scenes = reading.scenes();
         for (int i = 0; i < scenes.size(); i++) {

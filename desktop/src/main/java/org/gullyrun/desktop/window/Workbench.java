@@ -483,7 +483,7 @@ public final class Workbench {
         answers.put("Go back", () -> {});
         overlay.ask(
                 "Save the changes to " + store.state().what().title() + "?",
-                "The last one: " + store.state().undo() + ".",
+                "The last one: " + store.state().past().undo() + ".",
                 answers);
     }
 

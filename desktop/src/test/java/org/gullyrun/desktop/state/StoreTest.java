@@ -57,7 +57,8 @@ class StoreTest {
         offTheArchive();
         assertTrue(store.state().unsaved());
         assertEquals(
-                "In Orrery, take input Music off track archive", store.state().undo());
+                "In Orrery, take input Music off track archive",
+                store.state().past().undo());
         until(() -> !leaks());
         store.undo();
         assertFalse(store.state().unsaved());
