@@ -41,10 +41,16 @@ public final class SceneReading {
      * Reads a scene.
      *
      * @param before another scene or version of it, from which is taken over what does not differ
+     * @param beside the scene of the same rig that was read just before, if any
      * @param since how the earlier version of this scene is numbered in it; null if there was none
      */
     SceneReading(
-            SceneKey key, SceneFlow flow, CellReader reader, @Nullable SceneReading before, @Nullable Numbering since) {
+            SceneKey key,
+            SceneFlow flow,
+            CellReader reader,
+            @Nullable SceneReading before,
+            @Nullable SceneReading beside,
+            @Nullable Numbering since) {
         this.since = since;
         this.flow = flow;
         this.graph = flow.graph();
@@ -52,12 +58,9 @@ public final class SceneReading {
         this.name = key.name(graph.rig());
         this.outlets = graph.outlets().length;
         this.wished = reader.wished(key);
-        boolean samePoints = before != null
-                && before.graph.sharesPoints(graph)
-                && areSame(before.graph.rig().of(Kind.SOURCE), graph.rig().of(Kind.SOURCE))
-                && areSame(before.graph.rig().of(Kind.OUTLET), graph.rig().of(Kind.OUTLET));
-        this.sourcePoints = before != null && samePoints ? before.sourcePoints : points(Kind.SOURCE);
-        this.outletPoints = before != null && samePoints ? before.outletPoints : points(Kind.OUTLET);
+        SceneReading numberedAlike = hasPointsOf(beside) ? beside : hasPointsOf(before) ? before : null;
+        this.sourcePoints = numberedAlike == null ? points(Kind.SOURCE) : numberedAlike.sourcePoints;
+        this.outletPoints = numberedAlike == null ? points(Kind.OUTLET) : numberedAlike.outletPoints;
         this.rows = reader.read(this, before);
         this.cells = new AbstractList<>() {
             @Override
@@ -70,6 +73,13 @@ public final class SceneReading {
                 return rows.size() * outlets;
             }
         };
+    }
+
+    private boolean hasPointsOf(@Nullable SceneReading other) {
+        return other != null
+                && other.graph.sharesPoints(graph)
+                && areSame(other.graph.rig().of(Kind.SOURCE), graph.rig().of(Kind.SOURCE))
+                && areSame(other.graph.rig().of(Kind.OUTLET), graph.rig().of(Kind.OUTLET));
     }
 
     /** What follows from the graph. */

@@ -47,10 +47,11 @@ final class Scenes {
             @Nullable SceneReading earlier,
             @Nullable Numbering numbering) {
         if (beside != null && beside.flow().sharedWith(graph) instanceof SceneFlow shared) {
-            return new SceneReading(key, shared, reader, beside, numbering);
+            return new SceneReading(key, shared, reader, beside, beside, numbering);
         }
         if (earlier != null && numbering != null) {
-            return new SceneReading(key, SceneFlow.of(graph, earlier.flow(), numbering), reader, earlier, numbering);
+            return new SceneReading(
+                    key, SceneFlow.of(graph, earlier.flow(), numbering), reader, earlier, beside, numbering);
         }
         return new SceneReading(
                 key,
@@ -58,6 +59,7 @@ final class Scenes {
                         ? SceneFlow.of(graph)
                         : SceneFlow.of(graph, beside.flow(), Numbering.between(beside.graph(), graph, null)),
                 reader,
+                beside,
                 beside,
                 null);
     }

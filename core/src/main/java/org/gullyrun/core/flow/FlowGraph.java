@@ -234,6 +234,20 @@ public final class FlowGraph {
         return pointIds == other.pointIds;
     }
 
+    /** Whether gates have the same numbers in another graph for certain. */
+    boolean sharesGates(FlowGraph other) {
+        return gateIndex == other.gateIndex;
+    }
+
+    /** For each gate the number that the one with its address has in another graph, or -1. */
+    int[] gateNumbers(FlowGraph other) {
+        int[] numbers = new int[allGates.length];
+        for (int g = 0; g < numbers.length; g++) {
+            numbers[g] = other.gateIndex.getOrDefault(allGates[g].at(), -1);
+        }
+        return numbers;
+    }
+
     /** Whether points and segments have the same numbers in another graph. */
     public boolean hasShapeOf(FlowGraph other) {
         return (pointIds == other.pointIds || Arrays.equals(pointIds, other.pointIds))

@@ -33,7 +33,7 @@ final class GraphDifference {
     }
 
     private void compare() {
-        boolean[] sameGate = sameGates();
+        boolean[] sameGate = numbering.sameGates(before, after);
         if (numbering.renumbers()) {
             Arrays.fill(newAfter, true);
         }
@@ -56,23 +56,12 @@ final class GraphDifference {
         }
     }
 
-    /** For each gate before whether the one with the same number after is the same. */
-    private boolean[] sameGates() {
-        boolean[] same = new boolean[Math.min(before.allGates.length, after.allGates.length)];
-        for (int g = 0; g < same.length; g++) {
-            same[g] = before.allGates[g] == after.allGates[g] || before.allGates[g].equals(after.allGates[g]);
-        }
-        return same;
-    }
-
     private boolean sameGates(int[] a, int[] b, boolean[] same) {
         if (a.length != b.length) {
             return false;
         }
         for (int i = 0; i < a.length; i++) {
-            if (a[i] == b[i]
-                    ? a[i] >= same.length || !same[a[i]]
-                    : !before.allGates[a[i]].equals(after.allGates[b[i]])) {
+            if (numbering.gate(a[i]) != b[i] || !same[a[i]]) {
                 return false;
             }
         }
@@ -100,10 +89,14 @@ final class GraphDifference {
     }
 
     private static int[] starts(OpenView view, boolean[] differs) {
-        return Arrays.stream(view.out)
-                .filter(s -> differs[s])
-                .map(s -> view.graph.from[s])
-                .toArray();
+        int[] starts = new int[view.out.length];
+        int n = 0;
+        for (int s : view.out) {
+            if (differs[s]) {
+                starts[n++] = view.graph.from[s];
+            }
+        }
+        return Arrays.copyOf(starts, n);
     }
 
     /** Whether no open segment that differs lies inside a loop, before or after: then the loops are the same. */
@@ -112,8 +105,12 @@ final class GraphDifference {
     }
 
     private static boolean inside(OpenView view, boolean[] differs) {
-        return Arrays.stream(view.out)
-                .anyMatch(s -> differs[s] && view.set[view.graph.from[s]] == view.set[view.graph.to[s]]);
+        for (int s : view.out) {
+            if (differs[s] && view.set[view.graph.from[s]] == view.set[view.graph.to[s]]) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** For each point after, whether a way through it, whatever is closed, may meet a segment that differs. */

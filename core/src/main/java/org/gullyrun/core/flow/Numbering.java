@@ -1,5 +1,6 @@
 package org.gullyrun.core.flow;
 
+import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,13 @@ public final class Numbering {
     /** For each segment of the graph before its number in the other, or -1. Null where nothing is renumbered. */
     private final int @Nullable [] segments;
 
+    /** For each gate of the graph before its number in the other, or -1. Null where gates have the same numbers. */
+    private final int @Nullable [] gates;
+    /** The gates last compared, and whether those with the same place are the same: most are shared between scenes. */
+    private final Gate[] gatesBefore;
+
+    private final @Nullable Gate[] gatesAfter;
+    private final boolean[] sameGates;
     /** Rows that several scenes share are renumbered once, so that they share them afterwards. */
     private final Map<Object, Delivery[]> rows = new IdentityHashMap<>();
 
@@ -30,11 +38,39 @@ public final class Numbering {
         this.after = after;
         this.points = before.hasShapeOf(after) ? null : matchedPoints();
         this.segments = points == null ? null : matched(points);
+        this.gates = before.sharesGates(after) ? null : before.gateNumbers(after);
+        this.gatesBefore = new Gate[before.allGates.length];
+        this.gatesAfter = new Gate[before.allGates.length];
+        this.sameGates = new boolean[before.allGates.length];
+    }
+
+    /** For each gate of a graph before, whether the gate with its address is the same in one after. */
+    boolean[] sameGates(FlowGraph was, FlowGraph is) {
+        for (int g = 0; g < sameGates.length; g++) {
+            int h = gate(g);
+            Gate old = was.allGates[g];
+            Gate now = h < 0 ? null : is.allGates[h];
+            if (old != gatesBefore[g] || now != gatesAfter[g]) {
+                gatesBefore[g] = old;
+                gatesAfter[g] = now;
+                sameGates[g] = old == now || old.equals(now);
+            }
+        }
+        return sameGates;
+    }
+
+    /** The number after of a gate of the graph before, or -1. */
+    int gate(int old) {
+        return gates == null ? old : gates[old];
     }
 
     /** How two graphs are numbered; {@code known} is given back where it is of graphs of the same shapes. */
     public static Numbering between(FlowGraph before, FlowGraph after, @Nullable Numbering known) {
-        return known != null && known.before.from == before.from && known.after.from == after.from
+        return known != null
+                        && known.before.from == before.from
+                        && known.after.from == after.from
+                        && known.before.sharesGates(before)
+                        && known.after.sharesGates(after)
                 ? known
                 : new Numbering(before, after);
     }
@@ -100,6 +136,8 @@ public final class Numbering {
     /** Everything that was to be renumbered has been: what was kept for it is let go. */
     public void finished() {
         rows.clear();
+        Arrays.fill(gatesBefore, null);
+        Arrays.fill(gatesAfter, null);
     }
 
     /** Points of the graph before by their numbers after; all of them must have one. */
