@@ -70,8 +70,10 @@ public final class Causes {
     private static final class Option {
         final List<Change> changes;
         final Set<String> mayClear = new HashSet<>();
-        Remedies.@Nullable Trial trial;
-        /** After how many groups it was made; the trial holds for then. */
+        /** What it does; null until it has been made. */
+        @Nullable
+        Remedy remedy;
+        /** After how many changes it was made. */
         int at = -1;
         /** Whether it has brought something new, and nothing made since concerns that. */
         boolean stuck;
@@ -81,11 +83,11 @@ public final class Causes {
         }
 
         Collection<String> clears() {
-            return trial == null ? mayClear : trial.remedy().cleared();
+            return remedy == null ? mayClear : remedy.cleared();
         }
 
         boolean brings() {
-            return trial != null && !trial.remedy().created().isEmpty();
+            return remedy != null && !remedy.created().isEmpty();
         }
     }
 
@@ -142,20 +144,20 @@ public final class Causes {
                         .toList();
                 return new Found(groups, left, !cancelled.getAsBoolean());
             }
-            take(best, Objects.requireNonNull(best.trial));
+            take(best, Objects.requireNonNull(best.remedy));
             progress.accept(new Found(groups, List.of(), false));
         }
         return new Found(groups, List.of(), false);
     }
 
-    private void take(Option best, Remedies.Trial trial) {
+    private void take(Option best, Remedy remedy) {
         Set<String> before = open.keySet();
-        now = trial.after();
+        now = after(best);
         touched = new Touched(now);
         Map<String, Finding> after = open(now);
         List<Finding> gone = first.findings().stream()
                 .filter(f -> before.contains(f.identity())
-                        && (trial.remedy().cleared().contains(f.identity()) || !after.containsKey(f.identity())))
+                        && (remedy.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
                 .toList();
         gone.forEach(f -> told.add(f.identity())); // what is down to minor counts as cleared, once
         told.forEach(after::remove);
@@ -163,7 +165,7 @@ public final class Causes {
         known.remove(best.changes);
         known.values().forEach(o -> o.stuck = o.brings() && !concernsAlike(best, o));
         if (!gone.isEmpty()) {
-            groups.add(new Group(trial.remedy(), gone));
+            groups.add(new Group(remedy, gone));
         }
         readings++;
     }
@@ -202,6 +204,11 @@ public final class Causes {
         return null;
     }
 
+    /** The rig as it stands with a candidate that fits it, read. Not kept: on big rigs each takes megabytes. */
+    private Reading after(Option option) {
+        return remedies.read(now, option.changes);
+    }
+
     private boolean isMade(Option option) {
         return option.at == readings;
     }
@@ -211,18 +218,18 @@ public final class Causes {
         options.parallelStream()
                 .filter(o -> !isMade(o) && !cancelled.getAsBoolean())
                 .forEach(o -> {
-                    o.trial = remedies.made(now, o.changes);
+                    o.remedy = remedies.made(now, o.changes);
                     o.at = readings;
                 });
-        options.stream().filter(o -> isMade(o) && o.trial == null).forEach(o -> known.remove(o.changes));
+        options.stream().filter(o -> isMade(o) && o.remedy == null).forEach(o -> known.remove(o.changes));
     }
 
     /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
     private Comparator<Option> order() {
         return Comparator.comparingInt((Option o) -> -clears(o))
-                .thenComparingInt(o -> o.trial == null ? 0 : o.trial.remedy().disturbance())
+                .thenComparingInt(o -> o.remedy == null ? 0 : o.remedy.disturbance())
                 .thenComparingInt(o -> o.changes.size())
-                .thenComparing(o -> o.trial == null ? "" : o.trial.remedy().sentence());
+                .thenComparing(o -> o.remedy == null ? "" : o.remedy.sentence());
     }
 
     /**
@@ -265,14 +272,11 @@ public final class Causes {
                     return null;
                 }
                 make(List.of(option));
-                Remedies.Trial trial = option.trial;
-                if (trial == null || option.brings() || clears(option) == 0) {
+                if (option.remedy == null || option.brings() || clears(option) == 0) {
                     continue;
                 }
-                Remedies.Trial then = remedies.made(trial.after(), large.changes);
-                if (then != null
-                        && then.remedy().created().isEmpty()
-                        && clears(then.remedy().cleared()) > clears(instead)) {
+                Remedy then = remedies.made(after(option), large.changes);
+                if (then != null && then.created().isEmpty() && clears(then.cleared()) > clears(instead)) {
                     return option;
                 }
             }
@@ -282,8 +286,8 @@ public final class Causes {
 
     /** Whether one clears something of a source or element about which the other brings something new. */
     private static boolean concernsAlike(Option first, Option large) {
-        return large.trial != null
-                && large.trial.remedy().created().stream()
+        return large.remedy != null
+                && large.remedy.created().stream()
                         .allMatch(c -> first.clears().stream().anyMatch(f -> about(f).equals(about(c))));
     }
 
@@ -297,8 +301,8 @@ public final class Causes {
         for (List<Change> changes : Candidates.of(now, finding)) {
             Option option = known.computeIfAbsent(changes, Option::new);
             if (!isMade(option)) {
-                if (option.trial != null || option.mayClear.isEmpty()) {
-                    option.trial = null;
+                if (option.remedy != null || option.mayClear.isEmpty()) {
+                    option.remedy = null;
                     option.mayClear.clear();
                     touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
                 }

@@ -66,28 +66,25 @@ public final class Remedies {
     }
 
     /**
-     * Changes that were made and audited.
-     *
-     * @param remedy what they clear, create and alter
-     * @param after the rig with them, read
-     */
-    record Trial(Remedy remedy, Reading after) {}
-
-    /**
      * What changes clear, create and alter; null if they do not fit, or do not clear the finding they were thought of for.
      */
     private @Nullable Remedy tried(Reading before, List<Change> changes, Finding finding) {
-        Trial trial = made(before, changes, finding);
-        return trial == null || !trial.remedy.cleared().contains(finding.identity()) ? null : trial.remedy;
+        Remedy remedy = made(before, changes, finding);
+        return remedy == null || !remedy.cleared().contains(finding.identity()) ? null : remedy;
+    }
+
+    /** The rig with changes that fit it, read. */
+    Reading read(Reading before, List<Change> changes) {
+        return audit.read(Changes.apply(before.rig(), changes), before.brief(), before);
     }
 
     /** Makes changes and audits the rig; null if they do not fit it. */
     @Nullable
-    Trial made(Reading before, List<Change> changes) {
+    Remedy made(Reading before, List<Change> changes) {
         return made(before, changes, null);
     }
 
-    private @Nullable Trial made(Reading before, List<Change> changes, @Nullable Finding finding) {
+    private @Nullable Remedy made(Reading before, List<Change> changes, @Nullable Finding finding) {
         Rig changed;
         try {
             changed = Changes.apply(before.rig(), changes);
@@ -114,9 +111,8 @@ public final class Remedies {
         });
         cleared.sort(null);
         created.sort(null);
-        Remedy remedy = new Remedy(
+        return new Remedy(
                 changes, sentence(before.rig(), changed, changes), cleared, created, altered(before, after, finding));
-        return new Trial(remedy, after);
     }
 
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {

@@ -84,15 +84,15 @@ public final class Typist {
         if (!common.isEmpty()) {
             // What nearly all rows have is entered once for all of them, then the others are put right.
             for (Map.Entry<Integer, String> each : common.entrySet()) {
-                TableGrid.Line line = sheet.current();
-                String id = line == null || line.row.isEmpty() || sheet.currentPlace() != place
+                TableGrid.Line line = sheet.cursor().current();
+                String id = line == null || line.row.isEmpty() || sheet.cursor().currentPlace() != place
                         ? row(section, place, wanted.rows(want).getLast().name())
                         : line.row;
                 if (id != null) {
                     goTo(place, id, each.getKey());
                     letters(each.getValue());
                     strokes++;
-                    KeyStroke.on(sheet.field(), KeyCode.ENTER, false, true);
+                    KeyStroke.on(sheet.cursor().field(), KeyCode.ENTER, false, true);
                 }
             }
             common.clear();
@@ -180,7 +180,7 @@ public final class Typist {
     }
 
     private void cells(Section section, int place, Element row) {
-        TableGrid.Line line = sheet.current();
+        TableGrid.Line line = sheet.cursor().current();
         if (line == null) {
             return;
         }
@@ -192,11 +192,11 @@ public final class Typist {
             if (!differing(section, place, row, id).contains(column)) {
                 continue; // another cell has brought it along
             }
-            while (sheet.currentColumn() < column) {
+            while (sheet.cursor().currentColumn() < column) {
                 key(KeyCode.TAB);
             }
             String text = shortest(section, place, row, id, column);
-            Column into = sheet.currentTable().columns().get(column);
+            Column into = sheet.cursor().currentTable().columns().get(column);
             if (into.isTick() && text != null && text.equals("✓")) {
                 letters("x"); // sets the tick and goes on
                 continue;
@@ -211,7 +211,7 @@ public final class Typist {
                 key(KeyCode.TAB);
             }
         }
-        TableGrid.Line now = sheet.current();
+        TableGrid.Line now = sheet.cursor().current();
         if (now != null && now.row.equals(id)) { // an x in the last column has gone on to the next row by itself
             key(KeyCode.ENTER);
         }
@@ -266,21 +266,21 @@ public final class Typist {
     /** Goes by keys to a row of a table: down through the tables, then along the row. */
     private void goTo(int place, String id, int column) {
         for (int guard = 0; guard < 2000; guard++) {
-            TableGrid.Line line = sheet.current();
+            TableGrid.Line line = sheet.cursor().current();
             if (line == null) {
-                sheet.start();
+                sheet.cursor().start();
                 continue;
             }
-            int at = sheet.currentPlace();
+            int at = sheet.cursor().currentPlace();
             if (at == place && line.row.equals(id)) {
                 break;
             }
-            key(at > place || at == place && sheet.isBelow(id) ? KeyCode.UP : KeyCode.DOWN);
+            key(at > place || at == place && sheet.cursor().isBelow(id) ? KeyCode.UP : KeyCode.DOWN);
         }
-        while (sheet.currentColumn() < column) {
+        while (sheet.cursor().currentColumn() < column) {
             key(KeyCode.TAB);
         }
-        while (sheet.currentColumn() > column) {
+        while (sheet.cursor().currentColumn() > column) {
             key(KeyCode.TAB, true);
         }
     }
@@ -289,7 +289,7 @@ public final class Typist {
         for (char c : text.toCharArray()) {
             strokes++;
             Event.fireEvent(
-                    sheet.field(),
+                    sheet.cursor().field(),
                     new KeyEvent(
                             KeyEvent.KEY_TYPED, String.valueOf(c), "", KeyCode.UNDEFINED, false, false, false, false));
         }
@@ -301,6 +301,6 @@ public final class Typist {
 
     private void key(KeyCode code, boolean shift) {
         strokes++;
-        KeyStroke.on(sheet.field(), code, shift, false);
+        KeyStroke.on(sheet.cursor().field(), code, shift, false);
     }
 }

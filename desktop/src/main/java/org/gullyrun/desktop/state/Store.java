@@ -51,6 +51,10 @@ public final class Store implements AutoCloseable {
     private static final int SOON = 7;
     /** Where trying takes longer, remedies are shown as they are verified, at most once in so many ms. */
     private static final int STILL_TRYING = 300;
+    /** While a person types or clicks, what takes long pauses, and goes on so long after, ms. */
+    private static final int IDLE = 400;
+
+    private static final int PAUSE = 25;
     /** At the start the window itself, all of it cold, comes before what takes long, ms. */
     private static final int AFTER_THE_WINDOW = 3_000;
 
@@ -71,6 +75,9 @@ public final class Store implements AutoCloseable {
     private final Safekeeping safe;
     private final AtomicLong newest = new AtomicLong();
     private final AtomicLong newestRemedies = new AtomicLong();
+    /** When a person last pressed something, as {@link System#nanoTime} tells it. */
+    private volatile long lastPressed = System.nanoTime() - IDLE * 1_000_000L;
+
     private State state;
     private boolean givenUp;
 
@@ -143,6 +150,24 @@ public final class Store implements AutoCloseable {
         if (to != before) {
             List.copyOf(watchers).forEach(w -> w.accept(before, to));
         }
+    }
+
+    /** A person presses keys or buttons: what takes long waits meanwhile. */
+    public void pressed() {
+        lastPressed = System.nanoTime();
+    }
+
+    /** Whether a turn has been overtaken; waits first while a person presses something. */
+    private boolean isOver(long turn, AtomicLong turns) {
+        try {
+            while (turn == turns.get() && System.nanoTime() - lastPressed < IDLE * 1_000_000L) {
+                Thread.sleep(PAUSE);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return true;
+        }
+        return turn != turns.get();
     }
 
     // What a person wants: looking.
@@ -460,7 +485,7 @@ public final class Store implements AutoCloseable {
         Audit audit = audit(state.what());
         CompletableFuture.delayedExecutor(milliseconds, TimeUnit.MILLISECONDS, seeker)
                 .execute(() -> {
-                    if (turn != newest.get()) {
+                    if (isOver(turn, newest)) {
                         return;
                     }
                     Reading whole = audit.read(quick.rig(), quick.brief(), quick);
@@ -483,7 +508,7 @@ public final class Store implements AutoCloseable {
                 next(state.with(found));
             }
         });
-        Causes.Found found = Causes.of(audit, reading, () -> turn != newest.get(), tell);
+        Causes.Found found = Causes.of(audit, reading, () -> isOver(turn, newest), tell);
         if (found.done()) {
             tell.accept(found);
         }

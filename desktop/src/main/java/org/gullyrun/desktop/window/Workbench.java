@@ -20,6 +20,7 @@ import javafx.scene.Scene;
 import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -138,6 +139,8 @@ public final class Workbench {
         this.scene = new Scene(root, 1280, 800);
         scene.getStylesheets().add(SHEET);
         scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, e -> store.pressed());
+        scene.addEventFilter(MouseEvent.MOUSE_PRESSED, e -> store.pressed());
         new Keyboard(scene, overlay, () -> actions, () -> store.state().step() == Step.INTAKE, this::stepKey);
         stage.setScene(scene);
         stage.setMinWidth(900);
