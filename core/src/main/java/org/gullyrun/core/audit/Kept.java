@@ -85,7 +85,9 @@ final class Kept {
 
     /** Findings of before with their ways as segments are numbered now. */
     private @Nullable List<Finding> now(@Nullable List<Finding> findings) {
-        if (findings == null || findings.isEmpty()) {
+        // The same rig read once more has its scenes as they were: how they were numbered before that is another
+        // matter.
+        if (findings == null || findings.isEmpty() || scenes == before.scenes()) {
             return findings;
         }
         List<Finding> now = new ArrayList<>(findings.size());

@@ -64,7 +64,8 @@ class RereadTest {
                 for (int i = random.nextInt(3); i >= 0; i--) {
                     next = ledElsewhere(next, random);
                 }
-                reading = audit.read(next, brief, reading);
+                // As the window does: first without the rules that take long, then the same rig with all of them.
+                reading = audit.read(next, brief, audit.quick().read(next, brief, reading));
                 same("seed " + seed + " step " + step, audit.read(next, brief), reading);
                 changed += next.equals(rig) ? 0 : 1;
                 rig = next;
