@@ -6,7 +6,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -14,7 +13,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.repair.Causes;
@@ -96,24 +94,7 @@ final class FindingRows {
 
     /** The names of the scenes over the columns of pips. */
     Node scenes(State state) {
-        HBox names = new HBox();
-        names.setAlignment(Pos.BOTTOM_LEFT);
-        names.getChildren().add(Nodes.spacer());
-        if (state.reading().scenes().size() > 1) {
-            List<SceneReading> scenes = state.reading().scenes();
-            for (int i = 0; i < scenes.size(); i++) {
-                // With many scenes names would be cut to their first letters, which tell nothing: then numbers.
-                var label = Nodes.label(scenes.size() <= 6 ? scenes.get(i).name() : Integer.toString(i + 1), "caption");
-                label.setTooltip(new Tooltip(scenes.get(i).name()));
-                label.setWrapText(false);
-                label.setMinWidth(pipWidth(state));
-                label.setMaxWidth(pipWidth(state));
-                label.setAlignment(Pos.CENTER);
-                names.getChildren().add(label);
-            }
-        }
-        names.setPadding(new Insets(6, 8, 2, 0));
-        return names;
+        return SceneNames.over(state, pipWidth(state));
     }
 
     private static double pipWidth(State state) {

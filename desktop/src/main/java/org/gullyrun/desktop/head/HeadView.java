@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Group;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
@@ -29,6 +30,8 @@ import org.gullyrun.desktop.state.Store;
 
 /** The head of the window. */
 public final class HeadView extends HBox {
+    private static final String ALL = "all scenes";
+    private static final double WIDEST_SCENE = 320;
     private static final double HEIGHT = 44;
     private static final double WIDEST_TITLE = 260;
     private static final double WIDEST_SCENES = 380;
@@ -46,6 +49,7 @@ public final class HeadView extends HBox {
     private final MenuButton title = new MenuButton();
     private final MenuButton survey = new MenuButton();
     private final HBox scenes = new HBox();
+    private final MenuButton sceneMenu = new MenuButton();
     private final ScrollPane tabs;
     private List<String> sceneNames = List.of();
     private final FindField find;
@@ -89,6 +93,9 @@ public final class HeadView extends HBox {
         tabs.setFocusTraversable(false);
         this.tabs = tabs;
         scenes.setId("scenes");
+        sceneMenu.setId("scene-menu");
+        sceneMenu.getStyleClass().add("link");
+        sceneMenu.setMaxWidth(WIDEST_SCENE);
         button(undo, "undo", "M3,6 L8,1 M3,6 L8,11 M3,6 H12 A4.5,4.5 0 0 1 12,15 H9", store::undo);
         button(redo, "redo", "M13,6 L8,1 M13,6 L8,11 M13,6 H4 A4.5,4.5 0 0 0 4,15 H7", store::redo);
         verdict.setId("verdict");
@@ -99,7 +106,19 @@ public final class HeadView extends HBox {
         find.setMinWidth(84);
         title.setMinWidth(Region.USE_PREF_SIZE);
         survey.setMinWidth(70);
-        getChildren().addAll(mark(), title, survey, Nodes.spacer(), tabs, Nodes.spacer(), find, undo, redo, verdict);
+        getChildren()
+                .addAll(
+                        mark(),
+                        title,
+                        survey,
+                        Nodes.spacer(),
+                        tabs,
+                        sceneMenu,
+                        Nodes.spacer(),
+                        find,
+                        undo,
+                        redo,
+                        verdict);
         store.watch(this::update);
     }
 
@@ -139,8 +158,6 @@ public final class HeadView extends HBox {
         setPrefHeight(HEIGHT * u);
         setMinHeight(HEIGHT * u);
         title.setMaxWidth(WIDEST_TITLE * u);
-        // Up to some six scenes all stay in sight; with more, the row can be scrolled.
-        tabs.setMinWidth(Math.min(WIDEST_SCENES * u, scenes.prefWidth(-1) + 2));
         title.setText((now.unsaved() ? "• " : "") + now.what().title());
         if (before == now || before.file() != now.file() || before.unsaved() != now.unsaved()) {
             title.setTooltip(new Tooltip(
@@ -150,9 +167,9 @@ public final class HeadView extends HBox {
         title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
         Survey shown = now.surveyShown();
         survey.setText(shown.name() + (shown.date().isEmpty() ? "" : " · " + shown.date()));
-        String listed = listed(now);
-        if (!listed.equals(surveysListed)) {
-            surveysListed = listed;
+        String surveys = listed(now);
+        if (!surveys.equals(surveysListed)) {
+            surveysListed = surveys;
             survey.getItems().clear();
             for (Survey each : now.what().surveys()) {
                 MenuItem item = new MenuItem(each.name()
@@ -173,6 +190,13 @@ public final class HeadView extends HBox {
             }
         }
         scenes(before, now);
+        // Some six scenes stand side by side; where there are more, or their names are long, they are chosen from a
+        // list.
+        boolean listed = scenes.prefWidth(-1) + 2 > WIDEST_SCENES * u;
+        tabs.setMinWidth(listed ? 0 : scenes.prefWidth(-1) + 2);
+        show(tabs, !listed);
+        show(sceneMenu, listed);
+        sceneMenu.setText(now.scene() < 0 ? ALL : sceneNames.get(now.scene()));
         if (before == now || !before.past().equals(now.past())) {
             undo.setDisable(now.past().undo().isEmpty());
             redo.setDisable(now.past().redo().isEmpty());
@@ -241,8 +265,9 @@ public final class HeadView extends HBox {
         if (before == now || !names.equals(sceneNames)) {
             sceneNames = names;
             scenes.getChildren().clear();
+            sceneMenu.getItems().clear();
             if (now.reading().scenes().size() > 1) {
-                tab("all scenes", -1);
+                tab(ALL, -1);
                 for (int i = 0; i < now.reading().scenes().size(); i++) {
                     tab(now.reading().scenes().get(i).name(), i);
                 }
@@ -253,6 +278,11 @@ public final class HeadView extends HBox {
         }
     }
 
+    private static void show(Node node, boolean is) {
+        node.setVisible(is);
+        node.setManaged(is);
+    }
+
     private void tab(String name, int scene) {
         Button tab = new Button(name);
         tab.getStyleClass().setAll("scene-tab");
@@ -260,6 +290,9 @@ public final class HeadView extends HBox {
         tab.setMinWidth(Region.USE_PREF_SIZE);
         tab.setOnAction(e -> store.chooseScene(scene));
         scenes.getChildren().add(tab);
+        MenuItem item = new MenuItem(name);
+        item.setOnAction(e -> store.chooseScene(scene));
+        sceneMenu.getItems().add(item);
     }
 
     private void fillCaseMenu() {

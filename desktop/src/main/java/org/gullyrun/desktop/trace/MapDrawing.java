@@ -4,12 +4,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
+import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
+import org.jspecify.annotations.Nullable;
 
 /** Draws a laid-out run map, keeps it up with changes that leave everything in its place, and lights parts of it. */
 final class MapDrawing {
@@ -47,6 +49,12 @@ final class MapDrawing {
     /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong. */
     void light(Shown shown, Set<SegmentKey> wrong) {
         sheet.light(shown, wrong);
+    }
+
+    /** What is lit, in the map's own measure; null if nothing is. */
+    @Nullable
+    Bounds litBounds() {
+        return sheet.litBounds();
     }
 
     private void draw(MapModel model) {

@@ -6,6 +6,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import javafx.css.PseudoClass;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.shape.Rectangle;
@@ -13,12 +16,15 @@ import javafx.scene.text.Text;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.Shown;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is drawn of a map, item by item, in four layers one over the other. An item is drawn again only if it looks
  * different from before, so that one change is answered at once on a big map too.
  */
 final class MapSheet {
+    private static final PseudoClass LIT = PseudoClass.getPseudoClass("lit");
+
     /** The layers, from the bottom up. */
     enum Layer {
         /** Patches of bare sheet behind labels. */
@@ -147,6 +153,27 @@ final class MapSheet {
             }
         }
         raise(above);
+    }
+
+    /** What is lit, in the map's own measure; null if nothing is. */
+    @Nullable
+    Bounds litBounds() {
+        double left = Double.POSITIVE_INFINITY;
+        double top = Double.POSITIVE_INFINITY;
+        double right = Double.NEGATIVE_INFINITY;
+        double bottom = Double.NEGATIVE_INFINITY;
+        for (Item each : items.values()) {
+            for (Lit one : each.lit) {
+                if (one.node.getPseudoClassStates().contains(LIT)) {
+                    Bounds bounds = one.node.getBoundsInParent();
+                    left = Math.min(left, bounds.getMinX());
+                    top = Math.min(top, bounds.getMinY());
+                    right = Math.max(right, bounds.getMaxX());
+                    bottom = Math.max(bottom, bounds.getMaxY());
+                }
+            }
+        }
+        return left > right ? null : new BoundingBox(left, top, right - left, bottom - top);
     }
 
     /** Brings lit channels to the top; where they are there already nothing is touched, for that would paint all anew. */

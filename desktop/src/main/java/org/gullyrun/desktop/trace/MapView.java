@@ -1,9 +1,11 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import javafx.application.Platform;
+import javafx.geometry.Bounds;
 import javafx.scene.CacheHint;
 import javafx.scene.Group;
 import javafx.scene.control.Label;
@@ -189,15 +191,16 @@ public final class MapView extends Region {
         drawnHeight = getHeight();
         holder.getChildren().setAll(drawing.world());
         light(store.state());
-        if (!moved) {
-            fit();
-        }
+        settle();
         contours();
     }
 
     private void light(State state) {
         if (drawing != null) {
             drawing.light(state.shown(), Culprit.wrong(state));
+            if (state.textScale() > 1) {
+                settle();
+            }
         }
     }
 
@@ -226,20 +229,54 @@ public final class MapView extends Region {
         }
     }
 
-    /** Fits the whole map into the view. */
+    /** Fits the whole map into the view, however small its letters become. */
     public void fit() {
         if (drawing != null) {
-            double fit = Math.min(
-                    1,
-                    Math.min(
-                            getHeight() / drawing.geometry().height(),
-                            getWidth() / drawing.geometry().width()));
-            zoom.setX(fit);
-            zoom.setY(fit);
-            pan.setX(Math.max(0, (getWidth() - drawing.geometry().width() * fit) / 2));
-            pan.setY(0);
-            moved = false;
+            show(whole());
+            moved = true; // so that it stays whole when something is selected
         }
+    }
+
+    /** The factor at which the whole map is seen. */
+    private double whole() {
+        MapGeometry geometry = Objects.requireNonNull(drawing).geometry();
+        return Math.min(1, Math.min(getHeight() / geometry.height(), getWidth() / geometry.width()));
+    }
+
+    /**
+     * Shows the map as long as nobody has moved it: whole at usual text; where larger text is wanted its letters are
+     * larger too, and what is lit is brought into sight.
+     */
+    private void settle() {
+        if (drawing != null && !moved) {
+            show(Math.min(1, whole() * Math.max(1, store.state().textScale())));
+        }
+    }
+
+    private void show(double factor) {
+        MapDrawing map = Objects.requireNonNull(drawing);
+        zoom.setX(factor);
+        zoom.setY(factor);
+        Bounds lit = map.litBounds();
+        MapGeometry all = map.geometry();
+        if (lit == null) {
+            pan.setX(pan(getWidth(), all.width() * factor, 0, 0));
+            pan.setY(Math.min(0, pan(getHeight(), all.height() * factor, 0, 0)));
+        } else {
+            pan.setX(pan(getWidth(), all.width() * factor, lit.getMinX() * factor, lit.getMaxX() * factor));
+            double y = pan(getHeight(), all.height() * factor, lit.getMinY() * factor, lit.getMaxY() * factor);
+            pan.setY(Math.min(0, y));
+        }
+    }
+
+    /**
+     * Where the map begins: in the middle of the room if it fits, else so that what lies between two places is in the
+     * middle; where that is longer than the room its end is shown, for there the listeners are.
+     */
+    private static double pan(double room, double size, double from, double to) {
+        double end = size - to < room / 5 ? size : to + 16; // names at the edge are not cut for so little
+        double wanted = to - from > room ? room - end : (room - from - to) / 2;
+        return size <= room ? (room - size) / 2 : Math.clamp(wanted, room - size, 0);
     }
 
     /** Zooms about the middle of the view. */
