@@ -19,6 +19,7 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -93,6 +94,47 @@ class CausesTest {
             assertEquals(open(reading), told.stream().map(Finding::identity).collect(Collectors.toSet()));
         }
         assertTrue(groups > 100, "groups: " + groups);
+    }
+
+    @Test
+    void nothingThatWasNotMadeWouldHaveClearedMoreOfWhatIsBadThanWhatIsNamedFirst() {
+        int compared = 0;
+        Remedies remedies = new Remedies(AUDIT);
+        for (int seed = 0; seed < 60; seed++) {
+            Rig rig = RandomRigs.of(seed);
+            Reading reading = AUDIT.read(rig, brief(rig, new Random(seed)));
+            List<Causes.Group> groups = of(reading).groups();
+            if (groups.isEmpty()) {
+                continue;
+            }
+            // Plainly: every candidate of every finding is made, and what clears most without bringing anything new
+            // wins.
+            long most = 0;
+            long mostOfAll = 0;
+            for (Finding finding : reading.findings()) {
+                for (List<Change> changes : finding.severity() == Severity.NOTE
+                        ? List.<List<Change>>of()
+                        : Candidates.of(reading, finding)) {
+                    Remedy remedy = remedies.made(reading, changes);
+                    if (remedy != null) {
+                        long clears = bad(reading, remedy);
+                        mostOfAll = Math.max(mostOfAll, clears);
+                        most = remedy.created().isEmpty() ? Math.max(most, clears) : most;
+                    }
+                }
+            }
+            long first = bad(reading, groups.getFirst().remedy());
+            // A smaller change may go first only where it makes way for one that clears more than all the others.
+            assertTrue(first == most || mostOfAll > most, "seed " + seed + ": " + first + " of " + most);
+            compared += first == most ? 1 : 0;
+        }
+        assertTrue(compared > 40, "compared: " + compared);
+    }
+
+    private static long bad(Reading reading, Remedy remedy) {
+        return reading.findings().stream()
+                .filter(f -> f.isBad() && remedy.cleared().contains(f.identity()))
+                .count();
     }
 
     @Test

@@ -57,10 +57,14 @@ final class SheetCursor {
         this.grids = grids;
         this.over = over;
         this.otherSection = otherSection;
+        over.sceneProperty().addListener((o, was, is) -> {
+            if (is != null) {
+                is.addEventFilter(KeyEvent.KEY_RELEASED, e -> removing &= e.getCode() != KeyCode.DELETE);
+            }
+        });
         this.sight = new SheetScroll(store, scroll, tables, over, editor);
         TextField field = editor.field();
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        field.addEventFilter(KeyEvent.KEY_RELEASED, e -> removing &= e.getCode() != KeyCode.DELETE);
         field.addEventFilter(KeyEvent.KEY_TYPED, e -> {
             // In a tick an x sets it and goes on: a row of ticks is a row of x and Tab.
             boolean ticks = open

@@ -7,8 +7,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -119,11 +121,21 @@ class IntakeAndBriefTest extends WindowTest {
         WaitForAsyncUtils.asyncFx(() -> ((IntakeView) robot.lookup("#intake").query()).goTo("driftbox", "class"))
                 .get();
         Rig before = rig();
-        // One key event, not a key held down: where the machine is slow, a held key repeats and removes the next row
-        // too.
-        WaitForAsyncUtils.asyncFx(() -> KeyStroke.on(robot.lookup("#cell").query(), KeyCode.DELETE, false, true))
+        WaitForAsyncUtils.asyncFx(() -> {
+                    for (int repeat = 0;
+                            repeat < 5;
+                            repeat++) { // a key held down takes away one row, not row after row
+                        Node cell = robot.lookup("#cell").query();
+                        Event.fireEvent(
+                                cell,
+                                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.DELETE, false, true, false, false));
+                    }
+                })
                 .get();
         until(() -> rig().find("driftbox") == null);
+        assertEquals(
+                before.of(Kind.APPLICATION).size() - 1,
+                rig().of(Kind.APPLICATION).size());
         assertTrue(
                 state().message().text().contains("Still named by"),
                 state().message().text());
