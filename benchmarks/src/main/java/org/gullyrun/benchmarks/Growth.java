@@ -14,6 +14,8 @@ import org.gullyrun.core.rig.Rig;
 public final class Growth {
     private static final int[] SOURCES = {26, 52, 105, 210, 420, 840, 1680, 3360};
 
+    private static final int ROUNDS = 60;
+
     private Growth() {}
 
     /** Prints one line a size. */
@@ -28,7 +30,7 @@ public final class Growth {
             Brief brief = LargeRigs.brief(sources);
             double best = Double.POSITIVE_INFINITY;
             Reading reading = audit.read(rig, brief);
-            for (int round = 0; round < (sources > 1000 ? 20 : 60); round++) {
+            for (int round = 0; round < ROUNDS; round++) {
                 long began = System.nanoTime();
                 reading = audit.read(rig, brief);
                 best = Math.min(best, (System.nanoTime() - began) / 1e6);

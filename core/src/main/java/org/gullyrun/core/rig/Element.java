@@ -1,7 +1,8 @@
 package org.gullyrun.core.rig;
 
+import java.util.Arrays;
 import java.util.Collections;
-import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
@@ -16,14 +17,29 @@ import org.jspecify.annotations.Nullable;
 public final class Element {
     private final String id;
     private final Kind kind;
-    private final Map<String, Object> values;
+    /** The keys of what is held, in order, and beside them the values: a graph asks for settings over and over. */
+    private final String[] keys;
+
+    private final Object[] values;
     private final Map<String, Object> extras;
 
-    private Element(String id, Kind kind, Map<String, Object> values, Map<String, Object> extras) {
+    private Element(String id, Kind kind, String[] keys, Object[] values, Map<String, Object> extras) {
         this.id = id;
         this.kind = kind;
+        this.keys = keys;
         this.values = values;
         this.extras = extras;
+    }
+
+    /** Where a key is held, or −1. Keys are those of settings, each text once, so there is no need to compare letters. */
+    @SuppressWarnings("ReferenceEquality")
+    private int place(String key) {
+        for (int i = 0; i < keys.length; i++) {
+            if (keys[i] == key) {
+                return i;
+            }
+        }
+        return -1;
     }
 
     /**
@@ -36,7 +52,7 @@ public final class Element {
         if (!objection.isEmpty()) {
             throw new IllegalArgumentException(objection);
         }
-        return new Element(id, kind, Map.of(), Map.of());
+        return new Element(id, kind, new String[0], new Object[0], Map.of());
     }
 
     /** Its id, unique in the rig. */
@@ -62,7 +78,7 @@ public final class Element {
 
     /** The keys under which something other than the resting value is held, in order. */
     public Iterable<String> keys() {
-        return values.keySet();
+        return List.of(keys);
     }
 
     /** The value of a setting, or null where it is not yet known or there is none. */
@@ -95,8 +111,8 @@ public final class Element {
     /** The value held: as {@link #get}, but {@link Unknown#UNKNOWN} where not yet known, null where none. */
     public @Nullable Object raw(Setting<?> setting) {
         require(setting);
-        Object held = values.get(setting.key());
-        return held != null ? held : setting.resting();
+        int at = place(setting.key());
+        return at >= 0 ? values[at] : setting.resting();
     }
 
     /** This element with a setting at a value; null is none for an optional setting and else not yet known. */
@@ -114,19 +130,35 @@ public final class Element {
         if (Objects.equals(raw(setting), raw)) {
             return this;
         }
-        TreeMap<String, Object> changed = new TreeMap<>(values);
+        int at = place(setting.key());
         if (raw == null || raw.equals(setting.resting())) {
-            changed.remove(setting.key());
-        } else {
-            changed.put(setting.key(), raw);
+            return at < 0 ? this : new Element(id, kind, without(keys, at), without(values, at), extras);
         }
-        // In order, and quick to look up: a graph asks for settings over and over.
-        return new Element(id, kind, Collections.unmodifiableMap(new LinkedHashMap<>(changed)), extras);
+        if (at >= 0) {
+            Object[] changed = values.clone();
+            changed[at] = raw;
+            return new Element(id, kind, keys, changed, extras);
+        }
+        int to = -1 - Arrays.binarySearch(keys, setting.key());
+        return new Element(id, kind, with(keys, to, setting.key()), with(values, to, raw), extras);
+    }
+
+    private static <T> T[] without(T[] all, int at) {
+        T[] rest = Arrays.copyOf(all, all.length - 1);
+        System.arraycopy(all, at + 1, rest, at, rest.length - at);
+        return rest;
+    }
+
+    private static <T> T[] with(T[] all, int at, T one) {
+        T[] more = Arrays.copyOf(all, all.length + 1);
+        System.arraycopy(all, at, more, at + 1, all.length - at);
+        more[at] = one;
+        return more;
     }
 
     /** This element with these unknown fields of a file. */
     public Element withExtras(Map<String, Object> fields) {
-        return new Element(id, kind, values, Collections.unmodifiableMap(new TreeMap<>(fields)));
+        return new Element(id, kind, keys, values, Collections.unmodifiableMap(new TreeMap<>(fields)));
     }
 
     private void require(Setting<?> setting) {
@@ -141,17 +173,18 @@ public final class Element {
         return other instanceof Element e
                 && id.equals(e.id)
                 && kind == e.kind
-                && values.equals(e.values)
+                && Arrays.equals(keys, e.keys)
+                && Arrays.equals(values, e.values)
                 && extras.equals(e.extras);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(id, kind, values);
+        return Objects.hash(id, kind, Arrays.hashCode(keys), Arrays.hashCode(values));
     }
 
     @Override
     public String toString() {
-        return kind.noun() + " " + id + values;
+        return kind.noun() + " " + id + " " + Arrays.toString(keys) + " " + Arrays.toString(values);
     }
 }

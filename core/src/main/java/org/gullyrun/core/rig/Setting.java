@@ -39,7 +39,7 @@ public final class Setting<T> {
             String sayOn,
             String sayOff) {
         this.kind = kind;
-        this.key = key;
+        this.key = key.intern(); // elements find it by being the same text, not an equal one
         this.label = label;
         this.type = type;
         this.usual = usual;
