@@ -16,7 +16,9 @@ import org.jspecify.annotations.Nullable;
 final class Kept {
     private final Reading before;
     private final List<SceneReading> scenes;
+    /** For each source whether nothing differs for it in any scene, but for the numbers of segments. */
     private final boolean[] rows;
+
     private final boolean loops;
 
     private Kept(Reading before, List<SceneReading> scenes) {
@@ -41,11 +43,6 @@ final class Kept {
             return null;
         }
         return new Kept(before, scenes);
-    }
-
-    /** Whether nothing differs for a source in any scene, but for the numbers of segments. */
-    boolean row(int source) {
-        return rows[source];
     }
 
     /** What a rule about ways found of a source; null if it has to be asked. */

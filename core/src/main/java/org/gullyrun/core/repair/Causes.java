@@ -272,7 +272,7 @@ public final class Causes {
                     return null;
                 }
                 make(List.of(option));
-                if (option.remedy == null || option.brings() || clears(option) == 0) {
+                if (!isMade(option) || option.remedy == null || option.brings() || clears(option) == 0) {
                     continue;
                 }
                 Remedy then = remedies.made(after(option), large.changes);

@@ -31,39 +31,40 @@ class RereadTest {
     private static final int STEPS = 5;
     private final Audit audit = RuleCatalogue.usual();
 
+    /** What a rig becomes in one step. */
+    private interface Step {
+        Rig of(Rig rig, long seed, Random random);
+    }
+
     @Test
     void whateverIsChangedReadingOnGivesWhatReadingAfreshGives() {
-        int changed = 0;
-        for (int seed = 0; seed < RIGS; seed++) {
-            Random random = new Random(seed);
-            Rig rig = RandomRigs.of(seed);
-            Brief brief = brief(rig, random);
-            Reading reading = audit.read(rig, brief);
-            for (int step = 0; step < STEPS; step++) {
-                Rig next = changed(rig, RandomRigs.of(seed + 10_000L + step), random);
-                brief = random.nextInt(8) == 0 ? brief(next, random) : brief;
-                reading = audit.read(next, brief, reading);
-                same("seed " + seed + " step " + step, audit.read(next, brief), reading);
-                changed += next.equals(rig) ? 0 : 1;
-                rig = next;
-            }
-        }
+        int changed = readOn(STEPS, true, (rig, seed, random) -> changed(rig, RandomRigs.of(seed), random));
         assertTrue(changed > RIGS * STEPS * 9 / 10, "steps that changed something: " + changed);
     }
 
     @Test
     void whereSoundIsLedElsewhereWhatHoldsStillIsTakenOver() {
+        int changed = readOn(2 * STEPS, false, (rig, seed, random) -> {
+            Rig next = rig;
+            for (int i = random.nextInt(3); i >= 0; i--) {
+                next = ledElsewhere(next, random);
+            }
+            return next;
+        });
+        assertTrue(changed > RIGS * STEPS, "steps that changed something: " + changed);
+    }
+
+    /** Holds reading on to reading afresh, step after step on many rigs; how many steps changed something. */
+    private int readOn(int steps, boolean briefToo, Step of) {
         int changed = 0;
         for (int seed = 0; seed < RIGS; seed++) {
             Random random = new Random(seed);
             Rig rig = RandomRigs.of(seed);
             Brief brief = brief(rig, random);
             Reading reading = audit.read(rig, brief);
-            for (int step = 0; step < 2 * STEPS; step++) {
-                Rig next = rig;
-                for (int i = random.nextInt(3); i >= 0; i--) {
-                    next = ledElsewhere(next, random);
-                }
+            for (int step = 0; step < steps; step++) {
+                Rig next = of.of(rig, seed + 10_000L + step, random);
+                brief = briefToo && random.nextInt(8) == 0 ? brief(next, random) : brief;
                 // As the window does: first without the rules that take long, then the same rig with all of them.
                 reading = audit.read(next, brief, audit.quick().read(next, brief, reading));
                 same("seed " + seed + " step " + step, audit.read(next, brief), reading);
@@ -71,7 +72,7 @@ class RereadTest {
                 rig = next;
             }
         }
-        assertTrue(changed > RIGS * STEPS, "steps that changed something: " + changed);
+        return changed;
     }
 
     /** One flag that is a gate, or one choice, set otherwise. */

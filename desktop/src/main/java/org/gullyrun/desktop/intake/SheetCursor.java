@@ -30,7 +30,9 @@ import org.jspecify.annotations.Nullable;
 final class SheetCursor {
     private final Store store;
     private final List<TableGrid> grids;
+    /** What the options lie over. */
     private final Region over;
+
     /** Goes so many sections further. */
     private final IntConsumer otherSection;
 
@@ -155,9 +157,8 @@ final class SheetCursor {
         editor.begin(fresh ? "" : cell.getText());
         Nodes.mark(shown, "current", true);
         open = true;
-        over.applyCss(); // a field marks all its text when it first gets its skin: that has to be over before it is
-        // typed
-        // into
+        // A field marks all its text when it first gets its skin: that has to be over before it is typed into.
+        over.applyCss();
         field.requestFocus();
         field.selectAll();
         moving = false;
@@ -197,8 +198,10 @@ final class SheetCursor {
         return editor.field();
     }
 
-    /** Takes the field out of its cell. */
+    /** Takes the field out of its cell; that the field loses the focus by it does not count as leaving the cell. */
     private void takeOut() {
+        boolean was = moving;
+        moving = true;
         TextField field = editor.field();
         if (field.getParent() instanceof TableGrid.Line line) {
             int at = line.getChildren().indexOf(field);
@@ -207,6 +210,7 @@ final class SheetCursor {
         }
         editor.offer(List.of());
         open = false;
+        moving = was;
     }
 
     /** Enters what was typed and leaves the cell; false if it cannot stand there: then the cell keeps the cursor. */
@@ -217,9 +221,7 @@ final class SheetCursor {
         if (editor.isChanged() && !enter()) {
             return false;
         }
-        moving = true;
         takeOut();
-        moving = false;
         return true;
     }
 
@@ -233,9 +235,7 @@ final class SheetCursor {
             if (row.isEmpty()) {
                 if (!text.isBlank()) {
                     List<Change> changes = table.add(rig, text);
-                    moving = true;
                     takeOut();
-                    moving = false;
                     String id = table.added(changes);
                     store.change(
                             changes,
@@ -255,9 +255,7 @@ final class SheetCursor {
                     all.addAll(changes);
                 }
             }
-            moving = true;
             takeOut();
-            moving = false;
             unmark();
             store.change(all);
             return true;
@@ -468,9 +466,7 @@ final class SheetCursor {
             if (line != 0 && line != rows - 1) {
                 // A range has its ends where the cursor is not: take it from the first to the last.
                 String text = editor.text();
-                moving = true;
                 takeOut();
-                moving = false;
                 place(atTable, rows - 1, atColumn);
                 editor.field().setText(text);
                 markedFrom = 0;
@@ -492,9 +488,7 @@ final class SheetCursor {
         String name = rig.name(row);
         int known = Dangling.in(rig).size();
         List<Dangling> left = Dangling.in(Changes.apply(rig, changes));
-        moving = true;
         takeOut();
-        moving = false;
         store.change(changes, "remove " + name);
         if (left.size() > known) {
             List<String> names = left.stream()
