@@ -114,6 +114,16 @@ public final class SceneReading {
         return outletPoints;
     }
 
+    /** The point of a source, by its place in the rig's list. */
+    public int sourcePoint(int source) {
+        return sourcePoints[source];
+    }
+
+    /** The point of an outlet, by its place in the rig's list. */
+    public int outletPoint(int outlet) {
+        return outletPoints[outlet];
+    }
+
     /** What counts for each source, outlet by outlet. Not to be altered. */
     Wishes.Counting[][] wished() {
         return wished;
@@ -140,18 +150,6 @@ public final class SceneReading {
         int start = graph.point(from);
         int end = graph.point(to);
         return start >= 0 && end >= 0 && flow.view().reachingOne(end)[start];
-    }
-
-    /** Whether a source's sound gets to a point. */
-    public boolean leads(String source, int point) {
-        int start = graph.point(source);
-        return start >= 0 && flow.view().reachingOne(point)[start];
-    }
-
-    /** Whether sound at a point gets to an outlet. */
-    public boolean leads(int point, String outlet) {
-        int end = graph.point(outlet);
-        return end >= 0 && flow.view().reachingOne(end)[point];
     }
 
     /** The open segments, couplings included. */
@@ -226,7 +224,7 @@ public final class SceneReading {
     }
 
     /** Whether everything but its name is the same in another scene. */
-    boolean isLike(SceneReading other) {
+    public boolean isLike(SceneReading other) {
         return flow.isLike(other.flow) && rows == other.rows;
     }
 

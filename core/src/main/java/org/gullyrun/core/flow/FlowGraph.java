@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.stream.IntStream;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Ids;
@@ -359,12 +358,19 @@ public final class FlowGraph {
 
     /** The segments that have the gate of this address, in order. */
     public int[] gated(Address at) {
-        Integer gate = gateIndex.get(at);
-        return gate == null
-                ? new int[0]
-                : IntStream.range(0, gates.length)
-                        .filter(s -> Arrays.stream(gates[s]).anyMatch(g -> g == gate))
-                        .toArray();
+        int[] found = new int[4];
+        int n = 0;
+        int gate = gateIndex.getOrDefault(at, -1);
+        for (int s = 0; gate >= 0 && s < gates.length; s++) {
+            for (int g : gates[s]) {
+                if (g == gate) {
+                    found = n == found.length ? Arrays.copyOf(found, 2 * n) : found;
+                    found[n++] = s;
+                    break;
+                }
+            }
+        }
+        return Arrays.copyOf(found, n);
     }
 
     /** All closed gates, each once. */

@@ -190,6 +190,26 @@ public final class OpenView {
         return seen;
     }
 
+    /** For every point whether it can be reached from one, itself included, through open segments that are not cut. */
+    public boolean[] reachedWithout(int start, boolean[] cut) {
+        boolean[] seen = new boolean[graph.points()];
+        int[] stack = new int[graph.points()];
+        int top = 0;
+        seen[start] = true;
+        stack[top++] = start;
+        while (top > 0) {
+            int p = stack[--top];
+            for (int i = outStart[p]; i < outStart[p + 1]; i++) {
+                int q = graph.to[out[i]];
+                if (!seen[q] && !cut[out[i]]) {
+                    seen[q] = true;
+                    stack[top++] = q;
+                }
+            }
+        }
+        return seen;
+    }
+
     /** For every point whether one point can be reached from it; worked out once for each. Not to be altered. */
     public boolean[] reachingOne(int target) {
         return reaching.computeIfAbsent(target, t -> reaching(t));

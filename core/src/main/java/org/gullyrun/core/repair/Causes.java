@@ -2,8 +2,10 @@ package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +13,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
+import java.util.function.Predicate;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -73,8 +75,15 @@ public final class Causes {
         /** What it does; null until it has been made. */
         @Nullable
         Remedy remedy;
+        /** The rig with it, read; null where that is not kept. */
+        @Nullable
+        Reading after;
         /** After how many changes it was made. */
         int at = -1;
+        /** How much of what is open it clears, or might. */
+        int worth;
+        /** Whether it was not made because it is certain to lose a must. */
+        boolean loses;
         /** Whether it has brought something new, and nothing made since concerns that. */
         boolean stuck;
 
@@ -87,7 +96,7 @@ public final class Causes {
         }
 
         boolean brings() {
-            return remedy != null && !remedy.created().isEmpty();
+            return loses || remedy != null && !remedy.created().isEmpty();
         }
     }
 
@@ -105,7 +114,12 @@ public final class Causes {
     private final List<Group> groups = new ArrayList<>();
     private Reading now;
     private Touched touched;
+    private Losses losses;
     private Map<String, Finding> open;
+    /** The best candidate so far, and those made last: their rigs are kept as they were read. */
+    private @Nullable Option kept;
+
+    private List<Option> lastMade = List.of();
     /** How many changes have been made: what was tried before the last of them has to be tried again. */
     private int readings;
 
@@ -114,6 +128,7 @@ public final class Causes {
         this.first = reading;
         this.now = reading;
         this.touched = new Touched(reading);
+        this.losses = new Losses(reading);
         this.cancelled = cancelled;
         this.progress = progress;
         this.open = open(reading);
@@ -153,7 +168,10 @@ public final class Causes {
     private void take(Option best, Remedy remedy) {
         Set<String> before = open.keySet();
         now = after(best);
+        kept = null;
+        lastMade = List.of();
         touched = new Touched(now);
+        losses = new Losses(now);
         Map<String, Finding> after = open(now);
         List<Finding> gone = first.findings().stream()
                 .filter(f -> before.contains(f.identity())
@@ -163,7 +181,11 @@ public final class Causes {
         told.forEach(after::remove);
         open = after;
         known.remove(best.changes);
-        known.values().forEach(o -> o.stuck = o.brings() && !concernsAlike(best, o));
+        for (Option option : known.values()) {
+            option.stuck = option.brings() && !concernsAlike(best, option);
+            option.after = null;
+            weigh(option);
+        }
         if (!gone.isEmpty()) {
             groups.add(new Group(remedy, gone));
         }
@@ -173,16 +195,10 @@ public final class Causes {
     /** The change that clears most of what is open, verified on the rig as it stands; null if none clears anything. */
     private @Nullable Option best() {
         lookAtTheRest();
-        List<Option> blocked = known.values().stream()
-                .filter(o -> o.stuck)
-                .sorted(order())
-                .collect(Collectors.toCollection(ArrayList::new));
+        Set<Option> blocked = Collections.newSetFromMap(new IdentityHashMap<>());
+        known.values().stream().filter(o -> o.stuck).forEach(blocked::add);
         while (!cancelled.getAsBoolean()) {
-            List<Option> inTurn = known.values().stream()
-                    .filter(o -> !blocked.contains(o) && clears(o) > 0)
-                    .sorted(order())
-                    .limit(AT_A_TIME)
-                    .toList();
+            List<Option> inTurn = first(known.values(), AT_A_TIME, o -> !blocked.contains(o));
             if (inTurn.isEmpty()) {
                 if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck)) {
                     return null;
@@ -192,10 +208,13 @@ public final class Causes {
                 continue;
             }
             Option top = inTurn.getFirst();
+            if (lose(inTurn)) {
+                continue;
+            }
             if (!isMade(top)) {
                 make(inTurn);
             } else if (!top.brings()) {
-                Option before = unblocking(blocked, top);
+                Option before = unblocking(first(blocked, blocked.size(), x -> true), top);
                 return before == null ? top : before;
             } else {
                 blocked.add(top);
@@ -204,53 +223,113 @@ public final class Causes {
         return null;
     }
 
-    /** The rig as it stands with a candidate that fits it, read. Not kept: on big rigs each takes megabytes. */
+    /** The first so many of some that clear something, in order. */
+    private static List<Option> first(Collection<Option> options, int most, Predicate<Option> wanted) {
+        List<Option> first = new ArrayList<>();
+        for (Option option : options) {
+            if (option.worth == 0 || !wanted.test(option)) {
+                continue;
+            }
+            int at = first.size();
+            while (at > 0 && ORDER.compare(option, first.get(at - 1)) < 0) {
+                at--;
+            }
+            if (at < most) {
+                first.add(at, option);
+                if (first.size() > most) {
+                    first.removeLast();
+                }
+            }
+        }
+        return first;
+    }
+
+    /** The rig as it stands with a candidate that fits it, read. */
     private Reading after(Option option) {
-        return remedies.read(now, option.changes);
+        return option.after == null ? remedies.read(now, option.changes) : option.after;
     }
 
     private boolean isMade(Option option) {
         return option.at == readings;
     }
 
+    /** Marks those of some candidates that are certain to lose a must; whether there was one. */
+    private boolean lose(Collection<Option> options) {
+        boolean any = false;
+        for (Option option : options) {
+            if (!isMade(option)) {
+                option.loses = losses.isCertain(option.changes);
+                if (option.loses) {
+                    option.remedy = null;
+                    option.at = readings;
+                    weigh(option);
+                    any = true;
+                }
+            }
+        }
+        return any;
+    }
+
     /** Makes those of some candidates that have not been made on the rig as it stands. */
     private void make(Collection<Option> options) {
-        options.parallelStream()
-                .filter(o -> !isMade(o) && !cancelled.getAsBoolean())
-                .forEach(o -> {
-                    o.remedy = remedies.made(now, o.changes);
-                    o.at = readings;
-                });
-        options.stream().filter(o -> isMade(o) && o.remedy == null).forEach(o -> known.remove(o.changes));
+        List<Option> due = options.stream().filter(o -> !isMade(o)).toList();
+        due.parallelStream().filter(o -> !cancelled.getAsBoolean()).forEach(o -> {
+            Remedies.Made made = remedies.made(now, o.changes);
+            o.remedy = made == null ? null : made.remedy();
+            o.after = made == null || o.brings() ? null : made.after();
+            o.at = readings;
+        });
+        for (Option option : due) {
+            if (isMade(option) && option.remedy == null) {
+                known.remove(option.changes);
+            }
+            weigh(option);
+        }
+        keep(due);
+    }
+
+    /** Keeps the rigs of those last made and of the best so far, no more: on big rigs each takes megabytes. */
+    private void keep(List<Option> last) {
+        Option best = last.stream()
+                .filter(o -> o.after != null)
+                .min(ORDER)
+                .filter(o -> kept == null || ORDER.compare(o, kept) < 0)
+                .orElse(kept);
+        for (Option option : lastMade) {
+            if (option != best && !last.contains(option)) {
+                option.after = null;
+            }
+        }
+        if (kept != null && kept != best && !last.contains(kept)) {
+            kept.after = null;
+        }
+        kept = best;
+        lastMade = last;
     }
 
     /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
-    private Comparator<Option> order() {
-        return Comparator.comparingInt((Option o) -> -clears(o))
-                .thenComparingInt(o -> o.remedy == null ? 0 : o.remedy.disturbance())
-                .thenComparingInt(o -> o.changes.size())
-                .thenComparing(o -> o.remedy == null ? "" : o.remedy.sentence());
-    }
+    private static final Comparator<Option> ORDER = Comparator.comparingInt((Option o) -> -o.worth)
+            .thenComparingInt(o -> o.remedy == null ? 0 : o.remedy.disturbance())
+            .thenComparingInt(o -> o.changes.size())
+            .thenComparing(o -> o.remedy == null ? "" : o.remedy.sentence());
 
     /**
      * Collects what might clear each finding, and looks again at what nothing known clears: what was cleared may have
      * hidden what clears it. Whether there was anything to look at.
      */
     private boolean lookAtTheRest() {
+        Set<String> cleared = new HashSet<>();
+        known.values().stream().filter(o -> !o.brings()).forEach(o -> cleared.addAll(o.clears()));
         boolean any = false;
         for (Finding finding : List.copyOf(open.values())) {
             String identity = finding.identity();
             boolean isNew = seen.add(identity);
-            if (isNew || !isCleared(identity) && seen.add(identity + "@" + readings)) {
-                collect(finding);
+            if (isNew || !cleared.contains(identity) && seen.add(identity + "@" + readings)) {
+                collect(finding, cleared);
                 any = true;
             }
         }
         return any;
-    }
-
-    private boolean isCleared(String identity) {
-        return known.values().stream().anyMatch(o -> !o.brings() && o.clears().contains(identity));
     }
 
     /**
@@ -260,28 +339,34 @@ public final class Causes {
     private @Nullable Option unblocking(List<Option> blocked, Option instead) {
         int tries = 0;
         for (Option large : blocked) {
-            if (clears(large) <= clears(instead)) {
+            if (large.worth <= instead.worth) {
                 continue;
             }
-            List<Option> small = known.values().stream()
-                    .filter(o -> !o.brings() && clears(o) > 0 && concernsAlike(o, large))
-                    .sorted(order())
-                    .toList();
-            for (Option option : small) {
-                if (cancelled.getAsBoolean() || ++tries > MOST_TRIES) {
-                    return null;
-                }
-                make(List.of(option));
-                if (!isMade(option) || option.remedy == null || option.brings() || clears(option) == 0) {
-                    continue;
-                }
-                Remedy then = remedies.made(after(option), large.changes);
-                if (then != null && then.created().isEmpty() && clears(then.cleared()) > clears(instead)) {
-                    return option;
+            List<Option> small = first(known.values(), MOST_TRIES - tries, o -> !o.brings() && concernsAlike(o, large));
+            for (int i = 0; i < small.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
+                List<Option> some = small.subList(i, Math.min(i + AT_A_TIME, small.size()));
+                tries += some.size();
+                lose(some);
+                make(some);
+                Option found = some.parallelStream()
+                        .filter(o -> isMade(o) && o.remedy != null && !o.brings() && o.worth > 0)
+                        .filter(o -> makesWay(o, large, instead.worth))
+                        .findFirst()
+                        .orElse(null);
+                if (found != null) {
+                    return found;
                 }
             }
         }
         return null;
+    }
+
+    /** Whether a change, made after another, brings nothing new and clears more than so much. */
+    private boolean makesWay(Option small, Option large, int worth) {
+        Remedies.Made then = remedies.made(after(small), large.changes);
+        return then != null
+                && then.remedy().created().isEmpty()
+                && clears(then.remedy().cleared()) > worth;
     }
 
     /** Whether one clears something of a source or element about which the other brings something new. */
@@ -297,7 +382,8 @@ public final class Causes {
         return end < 0 ? subject : subject.substring(0, end);
     }
 
-    private void collect(Finding finding) {
+    /** Collects what might clear a finding, and adds to a set what those might clear. */
+    private void collect(Finding finding, Set<String> cleared) {
         for (List<Change> changes : Candidates.of(now, finding)) {
             Option option = known.computeIfAbsent(changes, Option::new);
             if (!isMade(option)) {
@@ -307,12 +393,16 @@ public final class Causes {
                     touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
                 }
                 option.mayClear.add(finding.identity());
+                weigh(option);
+            }
+            if (!option.brings()) {
+                cleared.addAll(option.clears());
             }
         }
     }
 
-    private int clears(Option option) {
-        return clears(option.clears());
+    private void weigh(Option option) {
+        option.worth = clears(option.clears());
     }
 
     /** Bad findings count more than any number of others. */

@@ -69,9 +69,12 @@ public final class Remedies {
      * What changes clear, create and alter; null if they do not fit, or do not clear the finding they were thought of for.
      */
     private @Nullable Remedy tried(Reading before, List<Change> changes, Finding finding) {
-        Remedy remedy = made(before, changes, finding);
-        return remedy == null || !remedy.cleared().contains(finding.identity()) ? null : remedy;
+        Made made = made(before, changes, finding);
+        return made == null || !made.remedy.cleared().contains(finding.identity()) ? null : made.remedy;
     }
+
+    /** Changes that were made: what they do, and the rig with them, read. */
+    record Made(Remedy remedy, Reading after) {}
 
     /** The rig with changes that fit it, read. */
     Reading read(Reading before, List<Change> changes) {
@@ -80,11 +83,11 @@ public final class Remedies {
 
     /** Makes changes and audits the rig; null if they do not fit it. */
     @Nullable
-    Remedy made(Reading before, List<Change> changes) {
+    Made made(Reading before, List<Change> changes) {
         return made(before, changes, null);
     }
 
-    private @Nullable Remedy made(Reading before, List<Change> changes, @Nullable Finding finding) {
+    private @Nullable Made made(Reading before, List<Change> changes, @Nullable Finding finding) {
         Rig changed;
         try {
             changed = Changes.apply(before.rig(), changes);
@@ -111,8 +114,14 @@ public final class Remedies {
         });
         cleared.sort(null);
         created.sort(null);
-        return new Remedy(
-                changes, sentence(before.rig(), changed, changes), cleared, created, altered(before, after, finding));
+        return new Made(
+                new Remedy(
+                        changes,
+                        sentence(before.rig(), changed, changes),
+                        cleared,
+                        created,
+                        altered(before, after, finding)),
+                after);
     }
 
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {

@@ -1,17 +1,24 @@
 package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
@@ -21,83 +28,203 @@ import org.gullyrun.core.rig.Rig;
  * Which findings about ways and loops a change might clear: those with a way through what it opens, closes or leads
  * elsewhere. It may name too many, so that what does most is not overlooked.
  *
- * <p>Cost: for each change a look at the findings; what reaches a point is worked out once for each.
+ * <p>Cost: for each change a look at the findings; what reaches a point is worked out once for each, and scenes that are
+ * alike are looked at once.
  */
 final class Touched {
     private static final Set<String> CHOICES =
             Set.of(Applications.PROGRAM_CHOICE.key(), Applications.SYSTEM_CHOICE.key());
+    private static final Set<String> ABSENT = Set.of("missing", "scene.gap");
 
     private final Reading reading;
+    /** The places of the scenes that are not like the one before. */
+    private final int[] scenes;
+
+    private final Map<Change.Set, List<Place>> places = new HashMap<>();
+    private final Map<String, Ends> ends = new HashMap<>();
 
     Touched(Reading reading) {
         this.reading = reading;
+        this.scenes = unlike(reading.scenes());
     }
 
-    /** A place where ways part: sound gets there, and goes on to a point, or to anywhere (−1). */
-    private record Place(int scene, int from, int to) {}
+    /** The places of the scenes that are not like the one before. */
+    static int[] unlike(List<SceneReading> scenes) {
+        return IntStream.range(0, scenes.size())
+                .filter(i -> i == 0 || !scenes.get(i).isLike(scenes.get(i - 1)))
+                .toArray();
+    }
+
+    /** What a change does to ways. */
+    private enum Does {
+        OPENS,
+        CLOSES
+    }
+
+    /**
+     * Where ways may change: between what reaches any point of the one list and what is reached from any of the other;
+     * from anywhere or to anywhere where that is empty.
+     */
+    private record Place(int scene, Does does, int[] from, int[] to) {}
 
     /** The findings among some that changes might clear by opening, closing or leading ways elsewhere. */
     List<Finding> by(List<Change> changes, Collection<Finding> findings) {
-        List<Place> places = new ArrayList<>();
+        List<Place> all = new ArrayList<>();
         for (Change change : changes) {
             if (change instanceof Change.Set set) {
-                add(set, places);
+                all.addAll(places.computeIfAbsent(set, this::places));
             }
         }
-        return places.isEmpty()
+        return all.isEmpty()
                 ? List.of()
-                : findings.stream().filter(f -> isTouched(f, places)).toList();
+                : findings.stream().filter(f -> isTouched(f, all)).toList();
     }
 
-    private void add(Change.Set set, List<Place> places) {
-        Rig rig = reading.rig();
-        for (int i = 0; i < reading.scenes().size(); i++) {
+    private List<Place> places(Change.Set set) {
+        List<Place> found = new ArrayList<>();
+        boolean choice = CHOICES.contains(set.setting().key());
+        boolean playback = set.setting().equals(Machines.PLAYBACK);
+        Address address = new Address(set.element(), set.setting().key());
+        for (int i : scenes) {
             FlowGraph graph = reading.scenes().get(i).graph();
-            for (int s : graph.gated(new Address(set.element(), set.setting().key()))) {
-                places.add(new Place(i, graph.from(s), graph.to(s)));
+            if (choice) {
+                chosen(graph, i, set, found);
+            } else if (playback) {
+                moved(graph, i, set, found);
             }
-            if (CHOICES.contains(set.setting().key())) {
-                out(graph, i, rig.program(rig.get(set.element())), places);
-            } else if (set.setting().equals(Machines.PLAYBACK)) {
-                for (Element output : rig.of(Kind.APP_OUTPUT)) {
-                    if (output.get(Applications.PROGRAM_CHOICE) instanceof Choice.Special) {
-                        out(graph, i, rig.program(output), places);
-                    }
-                }
+            for (int s : graph.gated(address)) {
+                found.add(new Place(
+                        i, graph.isOpen(s) ? Does.CLOSES : Does.OPENS, new int[] {graph.from(s)}, new int[] {graph.to(s)
+                        }));
             }
         }
+        return found;
     }
 
-    private static void out(FlowGraph graph, int scene, Element application, List<Place> places) {
-        int out = graph.point(application.id() + "#out");
-        if (out >= 0) {
-            places.add(new Place(scene, out, -1));
+    /** An output that is led to another device: what plays there leaves where it went, and comes to where that leads. */
+    private void chosen(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
+        Rig rig = reading.rig();
+        Element application = rig.program(rig.get(set.element()));
+        int[] out = points(graph.point(application.id() + "#out"));
+        String device = set.to() instanceof Choice choice
+                ? Choices.device(rig, application.get(Applications.MACHINE), choice, Direction.PLAYBACK)
+                : "";
+        found.add(new Place(scene, Does.CLOSES, out, out));
+        found.add(new Place(
+                scene, Does.OPENS, out, Choices.usable(rig, device) ? points(graph.point(device)) : points()));
+    }
+
+    /** A default that is moved: all that plays to it leaves, and what takes from it takes from another. */
+    private void moved(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
+        Rig rig = reading.rig();
+        int was = graph.point(Choices.fallbackDefault(rig, set.element(), Direction.PLAYBACK, false));
+        int is = set.to() instanceof Choice choice && Choices.usable(rig, choice.id()) ? graph.point(choice.id()) : -1;
+        found.add(new Place(scene, Does.CLOSES, points(was), points(was)));
+        if (was < 0 || is < 0) {
+            found.add(new Place(scene, Does.OPENS, points(), points()));
+            return;
         }
+        IntStream outs = rig.of(Kind.APPLICATION).stream().mapToInt(a -> graph.point(a.id() + "#out"));
+        IntStream ends = Arrays.stream(graph.in(was)).map(graph::from);
+        int[] from = IntStream.concat(IntStream.of(is), IntStream.concat(outs, ends))
+                .filter(p -> p >= 0)
+                .distinct()
+                .toArray();
+        found.add(new Place(scene, Does.OPENS, from, points(was, is)));
+    }
+
+    private static int[] points(int... points) {
+        return Arrays.stream(points).filter(p -> p >= 0).toArray();
     }
 
     private boolean isTouched(Finding finding, List<Place> places) {
-        return places.stream().anyMatch(p -> isTouched(finding, reading.scenes().get(p.scene), p));
+        if (!finding.subject().source().isEmpty()) {
+            Ends ends = this.ends.computeIfAbsent(finding.identity(), x -> new Ends(finding));
+            return places.stream().anyMatch(ends::touches);
+        }
+        return finding.rule().startsWith("loop.")
+                ? places.stream().anyMatch(p -> p.does == Does.CLOSES && goesRound(scene(p), p))
+                : finding.rule().startsWith("level.")
+                        && places.stream()
+                                .anyMatch(p -> p.to.length == 0
+                                        || finding.subject().elements().stream().anyMatch(e -> leads(p, e)));
     }
 
-    private static boolean isTouched(Finding finding, SceneReading scene, Place place) {
-        String source = finding.subject().source();
-        String outlet = finding.subject().outlet();
-        if (!source.isEmpty()) {
-            boolean absent = finding.rule().equals("missing") || finding.rule().equals("scene.gap");
-            return (scene.leads(source, place.from) || absent && place.to < 0)
-                    && (place.to < 0 || scene.leads(place.to, outlet));
+    private SceneReading scene(Place place) {
+        return reading.scenes().get(place.scene);
+    }
+
+    private boolean leads(Place place, String element) {
+        int end = scene(place).graph().point(element);
+        return end < 0 || any(place.to, scene(place).view().reachingOne(end));
+    }
+
+    /** Where the ways of a finding about a source and an outlet begin and end. */
+    private final class Ends {
+        private final String rule;
+        private final int[] source = new int[reading.scenes().size()];
+        private final boolean[][] toOutlet = new boolean[reading.scenes().size()][];
+
+        Ends(Finding finding) {
+            this.rule = finding.rule();
+            FlowGraph last = null;
+            int outlet = -1;
+            int from = -1;
+            for (int i : scenes) {
+                FlowGraph graph = reading.scenes().get(i).graph();
+                boolean numberedAlike = last != null && last.sharesPoints(graph);
+                from = numberedAlike ? from : graph.point(finding.subject().source());
+                source[i] = from;
+                outlet = numberedAlike ? outlet : graph.point(finding.subject().outlet());
+                toOutlet[i] = outlet < 0
+                        ? new boolean[graph.points()]
+                        : reading.scenes().get(i).view().reachingOne(outlet);
+                last = graph;
+            }
         }
-        if (finding.rule().startsWith("loop.")) {
-            return goesRound(scene, place);
+
+        boolean touches(Place place) {
+            int start = source[place.scene];
+            return start >= 0
+                    && !(place.does == Does.OPENS ? rule.equals("leak") : ABSENT.contains(rule))
+                    && (place.to.length == 0 || any(place.to, toOutlet[place.scene]))
+                    && (place.from.length == 0 || comesTo(place, start));
         }
-        return finding.rule().startsWith("level.")
-                && (place.to < 0
-                        || finding.subject().elements().stream()
-                                .anyMatch(e -> scene.graph().point(e) < 0 || scene.leads(place.to, e)));
+
+        private boolean comesTo(Place place, int start) {
+            for (int p : place.from) {
+                if (scene(place).view().reachingOne(p)[start]) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
+
+    private static boolean any(int[] points, boolean[] of) {
+        for (int p : points) {
+            if (of[p]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean any(int[] points, IntPredicate of) {
+        for (int p : points) {
+            if (of.test(p)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static boolean goesRound(SceneReading scene, Place place) {
-        return scene.view().isLooping(place.from)
-                && (place.to < 0 || scene.view().together(place.from, place.to));
+        return place.from.length == 0
+                || any(
+                        place.from,
+                        p -> scene.view().isLooping(p)
+                                && (place.to.length == 0
+                                        || any(place.to, q -> scene.view().together(p, q))));
     }
 }

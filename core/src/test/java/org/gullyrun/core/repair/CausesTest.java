@@ -115,8 +115,9 @@ class CausesTest {
                 for (List<Change> changes : finding.severity() == Severity.NOTE
                         ? List.<List<Change>>of()
                         : Candidates.of(reading, finding)) {
-                    Remedy remedy = remedies.made(reading, changes);
-                    if (remedy != null) {
+                    Remedies.Made made = remedies.made(reading, changes);
+                    if (made != null) {
+                        Remedy remedy = made.remedy();
                         long clears = bad(reading, remedy);
                         mostOfAll = Math.max(mostOfAll, clears);
                         most = remedy.created().isEmpty() ? Math.max(most, clears) : most;

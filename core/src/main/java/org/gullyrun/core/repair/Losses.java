@@ -1,0 +1,134 @@
+package org.gullyrun.core.repair;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Whether changes are certain to take from an outlet all that it must get of a source: such changes stand behind nothing,
+ * and need not be made to see that.
+ *
+ * <p>Needs: a reading. Gives: true only for what is certain; false for whatever has to be made to be known. Cost: for each
+ * change a search from each source that reaches it, up to the first must that is lost.
+ */
+final class Losses {
+    private final Reading reading;
+    private final int[] scenes;
+
+    Losses(Reading reading) {
+        this.reading = reading;
+        this.scenes = Touched.unlike(reading.scenes());
+    }
+
+    /** What changes do in one scene: the segments that they cut, and the one point to which they lead instead, or −1. */
+    private record Cut(boolean[] segments, int[] at, int instead) {}
+
+    /** Whether changes lose a must for certain. */
+    boolean isCertain(List<Change> changes) {
+        if (changes.size() != 1 || !(changes.getFirst() instanceof Change.Set set)) {
+            return false;
+        }
+        for (int i : scenes) {
+            SceneReading scene = reading.scenes().get(i);
+            Cut cut = set.to() instanceof Boolean ? closed(scene.graph(), set) : led(scene.graph(), set);
+            if (cut != null && cut.at.length > 0 && loses(scene, cut)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static @Nullable Cut closed(FlowGraph graph, Change.Set set) {
+        Address address = new Address(set.element(), set.setting().key());
+        int[] open = IntStream.of(graph.gated(address)).filter(graph::isOpen).toArray();
+        for (int s : open) {
+            for (Gate gate : graph.gates(s)) {
+                if (gate.at().equals(address) && gate.sort() != Gate.Sort.ON && gate.sort() != Gate.Sort.OFF) {
+                    return null; // it may stay open
+                }
+            }
+        }
+        return cut(graph, open, -1);
+    }
+
+    private @Nullable Cut led(FlowGraph graph, Change.Set set) {
+        if (!set.setting().equals(Applications.PROGRAM_CHOICE)) {
+            return null;
+        }
+        Rig changed;
+        try {
+            changed = Changes.apply(reading.rig(), List.of(set));
+        } catch (Changes.Conflict e) {
+            return null; // it was thought of for a rig as it stood before
+        }
+        Element output = changed.get(set.element());
+        Element application = changed.program(output);
+        Choices.Going going = Choices.output(changed, application, output);
+        int there = graph.point(going.device());
+        int out = graph.point(application.id() + "#out");
+        if (out < 0 || there < 0 || !going.fallback().isEmpty()) {
+            return null;
+        }
+        int[] left = IntStream.of(graph.out(out))
+                .filter(s -> graph.isOpen(s)
+                        && graph.to(s) != there
+                        && graph.segmentElement(s).equals(output.id()))
+                .toArray();
+        return cut(graph, left, there);
+    }
+
+    private static Cut cut(FlowGraph graph, int[] at, int instead) {
+        boolean[] segments = new boolean[graph.segments()];
+        for (int s : at) {
+            segments[s] = true;
+        }
+        return new Cut(segments, at, instead);
+    }
+
+    private boolean loses(SceneReading scene, Cut cut) {
+        for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
+            int source = scene.sourcePoint(s);
+            boolean[] reached = null;
+            for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
+                CellReading cell = scene.cell(s, o);
+                int outlet = scene.outletPoint(o);
+                if (cell.wish() != Wish.MUST || !cell.delivery().arrives() || !passes(scene, source, outlet, cut)) {
+                    continue;
+                }
+                if (reached == null) {
+                    reached = scene.view().reachedWithout(source, cut.segments);
+                }
+                if (!reached[outlet] && (cut.instead < 0 || !scene.view().reachingOne(outlet)[cut.instead])) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /** Whether any of what is cut lies on a way of the pair: else nothing can be lost. */
+    private static boolean passes(SceneReading scene, int source, int outlet, Cut cut) {
+        FlowGraph graph = scene.graph();
+        boolean[] leadsOn = scene.view().reachingOne(outlet);
+        for (int s : cut.at) {
+            if (leadsOn[graph.to(s)] && scene.view().reachingOne(graph.from(s))[source]) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
