@@ -75,7 +75,7 @@ public final class Audit {
                     };
             findings.addAll(same == null ? rule.check(context) : same);
         }
-        Basis basis = new Basis(asked, findings, context.missing());
+        Basis basis = new Basis(asked, findings, context.missing(), context.mustsThrough());
         List<String> order = rules.stream().map(Rule::id).toList();
         findings.sort(Comparator.comparing(Finding::severity)
                 .thenComparingInt(f -> order.indexOf(f.rule()))

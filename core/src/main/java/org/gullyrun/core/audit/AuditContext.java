@@ -1,6 +1,8 @@
 package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -30,6 +32,8 @@ public final class AuditContext {
     private final @Nullable Kept kept;
     private final boolean[] asBefore;
     private final int @Nullable [][] rowStarts;
+    /** By the id of a source. */
+    private final Map<String, Map<String, Integer>> mustsThrough = new HashMap<>();
     /** The closed gates that are findings of their own. */
     private @Nullable List<Gate> ownGates;
 
@@ -119,6 +123,42 @@ public final class AuditContext {
             musts = List.copyOf(found);
         }
         return musts;
+    }
+
+    /** For each program how many musts of a source arrive through it by their strongest run, in some scene. */
+    public Map<String, Integer> mustsThrough(int source) {
+        return mustsThrough.computeIfAbsent(sources().get(source).id(), id -> {
+            Map<String, Integer> same = kept == null ? null : kept.mustsThrough(source);
+            return same == null ? countThrough(source) : same;
+        });
+    }
+
+    /** What is known of all sources so far. */
+    Map<String, Map<String, Integer>> mustsThrough() {
+        return mustsThrough;
+    }
+
+    private Map<String, Integer> countThrough(int source) {
+        Map<String, String> programs = new HashMap<>();
+        Map<String, Integer> counts = new HashMap<>();
+        for (int o = 0; o < outlets().size(); o++) {
+            Set<String> met = new HashSet<>();
+            for (int i : rowStarts(source)) {
+                CellReading cell = scenes.get(i).cell(source, o);
+                if (cell.wish() == Wish.MUST) {
+                    for (int segment : cell.delivery().strongest()) {
+                        met.add(programs.computeIfAbsent(scenes.get(i).graph().segmentElement(segment), this::program));
+                    }
+                }
+            }
+            met.forEach(program -> counts.merge(program, 1, Integer::sum));
+        }
+        return counts;
+    }
+
+    private String program(String id) {
+        Element element = rig.find(id);
+        return element == null ? "" : rig.program(element).id();
     }
 
     /** Whether all that is computed of a scene is the same as of the scene before it. */

@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * What a reading keeps for those that read on from it: all that was found, rule by rule, whether somebody lives with it
- * or not, and the musts that do not arrive.
+ * or not, the musts that do not arrive, and through which programs the others do.
  */
 public final class Basis {
     private final Set<String> asked;
@@ -19,7 +19,14 @@ public final class Basis {
 
     private final Map<String, MissingPair> missing = new HashMap<>();
 
-    Basis(Set<String> asked, List<Finding> findings, List<MissingPair> missing) {
+    private final Map<String, Map<String, Integer>> mustsThrough;
+
+    Basis(
+            Set<String> asked,
+            List<Finding> findings,
+            List<MissingPair> missing,
+            Map<String, Map<String, Integer>> mustsThrough) {
+        this.mustsThrough = mustsThrough;
         this.asked = asked;
         for (Finding finding : findings) {
             byRule.computeIfAbsent(finding.rule(), x -> new ArrayList<>()).add(finding);
@@ -49,5 +56,11 @@ public final class Basis {
     @Nullable
     MissingPair missing(String source, String outlet) {
         return missing.get(key(source, outlet));
+    }
+
+    /** For each program how many musts of a source arrive through it; null if that was not asked. */
+    @Nullable
+    Map<String, Integer> mustsThrough(String source) {
+        return mustsThrough.get(source);
     }
 }

@@ -2,6 +2,7 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.flow.Leading;
@@ -51,6 +52,16 @@ final class Kept {
         return rows[source]
                 ? now(before.basis()
                         .of(rule, scenes.getFirst().rows().get(source).source().id()))
+                : null;
+    }
+
+    /** For each program how many musts of a source arrive through it; null if it has to be counted. */
+    @Nullable
+    Map<String, Integer> mustsThrough(int source) {
+        return rows[source]
+                ? before.basis()
+                        .mustsThrough(
+                                scenes.getFirst().rows().get(source).source().id())
                 : null;
     }
 

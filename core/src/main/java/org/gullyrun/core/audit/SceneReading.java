@@ -171,11 +171,6 @@ public final class SceneReading {
         return known[point];
     }
 
-    /** The worst gain in dB of a source, by its place in the rig's list, where an engine leaves to a device. */
-    public double worstAt(int source, int exit) {
-        return deliveries().worstAt(sourcePoints[source], exit);
-    }
-
     /** The segments of the strongest run from a source to any point, of the first hundred found. */
     public List<Integer> strongestTo(Element source, int point) {
         return RunSearch.search(flow.view(), graph.point(source.id()), point, 100).runs().stream()

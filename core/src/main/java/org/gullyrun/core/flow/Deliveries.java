@@ -118,24 +118,26 @@ public final class Deliveries {
         return s >= 0 && o >= 0 && leaving[s] == other.leaving[o]; // is handed on with each row, and made with each
     }
 
+    /** The points where an engine leaves to a device that a source reaches, in order. Not to be altered. */
+    public int[] exitsOf(int source) {
+        return leavingAt[Arrays.binarySearch(sources, source)];
+    }
+
     /**
-     * The worst gain in dB of a source at a point where an engine leaves to a device, as if all copies met in phase; −∞
-     * if nothing arrives. Where loops lie on the way, of the first {@value #SEARCHED} runs.
+     * For each of {@link #exitsOf} the sum of the amplitudes (1 where nothing is turned up or down) with which a source
+     * leaves there, as if all copies met in phase. Where loops lie on the way, of the first {@value #SEARCHED} runs.
      */
-    public double worstAt(int source, int exit) {
+    public double[] amplitudesAt(int source) {
         int number = Arrays.binarySearch(sources, source);
-        int e = Arrays.binarySearch(leavingAt[number], exit);
-        if (e < 0) {
-            return Double.NEGATIVE_INFINITY;
+        double[] sums = leaving[number];
+        for (int e = 0; e < sums.length; e++) {
+            if (Double.isNaN(sums[e])) {
+                sums[e] = RunSearch.search(view, source, leavingAt[number][e], SEARCHED).runs().stream()
+                        .mapToDouble(r -> Math.pow(10, r.gain() / 20))
+                        .sum();
+            }
         }
-        double sum = leaving[number][e];
-        if (Double.isNaN(sum)) {
-            sum = RunSearch.search(view, source, exit, SEARCHED).runs().stream()
-                    .mapToDouble(r -> Math.pow(10, r.gain() / 20))
-                    .sum();
-            leaving[number][e] = sum;
-        }
-        return 20 * Math.log10(sum);
+        return sums.clone();
     }
 
     /** The view that these are of. */

@@ -70,19 +70,16 @@ final class DefaultFragile implements Rule {
                 if (!Followers.any(rig, machine.id(), role.direction, role.call)) {
                     continue;
                 }
-                Broken worst = null;
-                for (Element device : rig.of(Kind.DEVICE)) {
-                    Choice to = Choice.to(device.id());
-                    if (machine.id().equals(device.get(Devices.MACHINE))
-                            && device.get(Devices.DIRECTION) == role.direction
-                            && Choices.usable(device)
-                            && !to.equals(machine.get(role.setting))) {
-                        Broken broken = moved(context, machine, role, device, to);
-                        if (broken.count() > 0 && (worst == null || isWorse(broken, worst))) {
-                            worst = broken;
-                        }
-                    }
-                }
+                // Each is another rig: several can be tried at once.
+                Broken worst = rig.of(Kind.DEVICE).parallelStream()
+                        .filter(d -> machine.id().equals(d.get(Devices.MACHINE))
+                                && d.get(Devices.DIRECTION) == role.direction
+                                && Choices.usable(d)
+                                && !Choice.to(d.id()).equals(machine.get(role.setting)))
+                        .map(d -> moved(context, machine, role, d, Choice.to(d.id())))
+                        .filter(broken -> broken.count() > 0)
+                        .reduce((a, b) -> isWorse(b, a) ? b : a)
+                        .orElse(null);
                 if (worst != null) {
                     findings.add(tell(context, machine, role, worst));
                 }

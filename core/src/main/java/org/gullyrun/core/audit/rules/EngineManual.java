@@ -2,26 +2,20 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
-import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
-import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
-import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 
 /** Is an engine on which musts go not started with its machine? */
@@ -58,7 +52,10 @@ final class EngineManual implements Rule {
         if (manual.isEmpty()) {
             return findings;
         }
-        Map<String, Integer> through = throughStrongest(context);
+        Map<String, Integer> through = new HashMap<>();
+        for (int s = 0; s < context.sources().size(); s++) {
+            context.mustsThrough(s).forEach((program, musts) -> through.merge(program, musts, Integer::sum));
+        }
         for (Element engine : manual) {
             int musts = through.getOrDefault(engine.id(), 0);
             if (musts > 0) {
@@ -80,33 +77,5 @@ final class EngineManual implements Rule {
             }
         }
         return findings;
-    }
-
-    /** For each program how many musts arrive through it by their strongest run, in some scene. */
-    private static Map<String, Integer> throughStrongest(AuditContext context) {
-        Map<String, String> programs = new HashMap<>();
-        Map<String, Integer> counts = new HashMap<>();
-        for (int s = 0; s < context.sources().size(); s++) {
-            for (int o = 0; o < context.outlets().size(); o++) {
-                Set<String> met = new HashSet<>();
-                for (int i : context.rowStarts(s)) {
-                    SceneReading scene = context.scenes().get(i);
-                    CellReading cell = scene.cell(s, o);
-                    if (cell.wish() == Wish.MUST) {
-                        for (int segment : cell.delivery().strongest()) {
-                            met.add(programs.computeIfAbsent(
-                                    scene.graph().segmentElement(segment), id -> program(context.rig(), id)));
-                        }
-                    }
-                }
-                met.forEach(program -> counts.merge(program, 1, Integer::sum));
-            }
-        }
-        return counts;
-    }
-
-    private static String program(Rig rig, String id) {
-        Element element = rig.find(id);
-        return element == null ? "" : rig.program(element).id();
     }
 }

@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -14,6 +15,7 @@ import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Sentences;
@@ -53,8 +55,8 @@ final class LevelClip implements Rule {
     @Override
     public List<Finding> check(AuditContext context) {
         Map<String, List<Hit>> byPlace = new LinkedHashMap<>();
-        double least = context.thresholds().of(Limit.CLIP_MINOR) + 1e-9;
-        if (context.sources().stream().allMatch(s -> s.get(Sources.LEVEL) == null)) {
+        double[] powers = powers(context);
+        if (Arrays.stream(powers).allMatch(java.lang.Double::isNaN)) {
             return List.of();
         }
         for (int i = 0; i < context.scenes().size(); i++) {
@@ -70,24 +72,28 @@ final class LevelClip implements Rule {
                 continue;
             }
             Set<Integer> above = new HashSet<>();
-            for (int exit : scene.graph().exits()) {
-                Hit hit = sum(context, i, exit, -1);
-                if (hit != null && hit.peak > least) {
-                    above.add(exit);
-                    String element = scene.graph().element(exit);
-                    byPlace.computeIfAbsent(element, x -> new ArrayList<>()).add(hit);
-                }
+            for (Hit hit : atExits(context, i, powers)) {
+                above.add(hit.point);
+                byPlace.computeIfAbsent(scene.graph().element(hit.point), x -> new ArrayList<>())
+                        .add(hit);
             }
             boolean[] behind = scene.view()
                     .reachedFrom(above.stream().mapToInt(Integer::intValue).toArray());
             for (int o = 0; o < context.outlets().size(); o++) {
-                Element outlet = context.outlets().get(o);
-                if (behind[scene.graph().point(outlet.id())]) {
+                if (behind[scene.outletPoint(o)]) {
                     continue; // it is told of the place before
                 }
-                Hit hit = sum(context, i, scene.graph().point(outlet.id()), o);
-                if (hit != null && hit.peak > least) {
-                    byPlace.computeIfAbsent(outlet.id(), x -> new ArrayList<>()).add(hit);
+                Sum sum = new Sum();
+                for (int s = 0; s < powers.length; s++) {
+                    Delivery delivery = scene.cell(s, o).delivery();
+                    if (powers[s] == powers[s] && delivery.arrives()) {
+                        sum.add(s, powers[s] * Math.pow(10, delivery.worst() / 10));
+                    }
+                }
+                Hit hit = sum.hit(context, i, scene.outletPoint(o), o);
+                if (hit != null) {
+                    byPlace.computeIfAbsent(context.outlets().get(o).id(), x -> new ArrayList<>())
+                            .add(hit);
                 }
             }
         }
@@ -96,32 +102,65 @@ final class LevelClip implements Rule {
         return findings;
     }
 
-    private static @Nullable Hit sum(AuditContext context, int place, int point, int outlet) {
+    /** The power of each source at its usual level, 1 at full scale; NaN where no level has been entered. */
+    private static double[] powers(AuditContext context) {
+        return context.sources().stream()
+                .mapToDouble(s -> s.get(Sources.LEVEL) instanceof java.lang.Double level
+                        ? Math.pow(10, level / 10)
+                        : java.lang.Double.NaN)
+                .toArray();
+    }
+
+    /** What adds up at one place. */
+    private static final class Sum {
+        private double power;
+        private double most;
+        private int loudest = -1;
+
+        void add(int source, double more) {
+            power += more;
+            if (more > most) {
+                most = more;
+                loudest = source;
+            }
+        }
+
+        @Nullable
+        Hit hit(AuditContext context, int scene, int point, int outlet) {
+            double peak = 10 * Math.log10(power) + context.thresholds().of(Limit.CREST);
+            return loudest < 0 || peak <= context.thresholds().of(Limit.CLIP_MINOR) + 1e-9
+                    ? null
+                    : new Hit(scene, peak, loudest, point, outlet);
+        }
+    }
+
+    /** Where engines leave to devices in a scene, in order, as far as it is too loud there. */
+    private static List<Hit> atExits(AuditContext context, int place, double[] powers) {
         SceneReading scene = context.scenes().get(place);
-        double power = 0;
-        double most = java.lang.Double.NEGATIVE_INFINITY;
-        int loudest = -1;
-        for (int s = 0; s < context.sources().size(); s++) {
-            java.lang.Double level = context.sources().get(s).get(Sources.LEVEL);
-            if (level == null) {
+        int[] exits = scene.graph().exits();
+        Sum[] sums = new Sum[exits.length];
+        for (int s = 0; s < powers.length; s++) {
+            if (powers[s] != powers[s]) {
                 continue;
             }
-            double worst = outlet < 0
-                    ? scene.worstAt(s, point)
-                    : scene.cell(s, outlet).delivery().worst();
-            if (worst == worst && worst > java.lang.Double.NEGATIVE_INFINITY) {
-                power += Math.pow(10, (level + worst) / 10);
-                if (level + worst > most) {
-                    most = level + worst;
-                    loudest = s;
+            int[] reached = scene.deliveries().exitsOf(scene.sourcePoint(s));
+            double[] amplitudes = scene.deliveries().amplitudesAt(scene.sourcePoint(s));
+            for (int e = 0, at = 0; e < reached.length; e++) {
+                while (exits[at] != reached[e]) {
+                    at++; // both are in order
                 }
+                sums[at] = sums[at] == null ? new Sum() : sums[at];
+                sums[at].add(s, powers[s] * amplitudes[e] * amplitudes[e]);
             }
         }
-        if (loudest < 0) {
-            return null;
+        List<Hit> hits = new ArrayList<>();
+        for (int at = 0; at < exits.length; at++) {
+            Hit hit = sums[at] == null ? null : sums[at].hit(context, place, exits[at], -1);
+            if (hit != null) {
+                hits.add(hit);
+            }
         }
-        double peak = 10 * Math.log10(power) + context.thresholds().of(Limit.CREST);
-        return peak <= context.thresholds().of(Limit.CLIP_MINOR) ? null : new Hit(place, peak, loudest, point, outlet);
+        return hits;
     }
 
     private static Evidence evidence(AuditContext context, Hit hit) {
