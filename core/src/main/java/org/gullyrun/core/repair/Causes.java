@@ -82,13 +82,21 @@ public final class Causes {
         int at = -1;
         /** How much of what is open it clears, or might. */
         int worth;
+
+        final String sentence;
+        /** What the one for which it was last to make way cleared then; null if that brought something. */
+        @Nullable
+        Set<String> clearedThen;
+        /** What it cleared once it had been made after another that was to make way for it; null if it brought something. */
+        final Map<Option, @Nullable Set<String>> afterOthers = new IdentityHashMap<>();
         /** Whether it was not made because it is certain to lose a must. */
         boolean loses;
         /** Whether it has brought something new, and nothing made since concerns that. */
         boolean stuck;
 
-        Option(List<Change> changes) {
+        Option(List<Change> changes, String sentence) {
             this.changes = changes;
+            this.sentence = sentence;
         }
 
         Collection<String> clears() {
@@ -183,6 +191,9 @@ public final class Causes {
         known.remove(best.changes);
         for (Option option : known.values()) {
             option.stuck = option.brings() && !concernsAlike(best, option);
+            if (!option.stuck) {
+                option.afterOthers.clear();
+            }
             option.after = null;
             weigh(option);
         }
@@ -204,7 +215,10 @@ public final class Causes {
                     return null;
                 }
                 blocked.removeIf(o -> o.stuck); // nothing else is left: they are looked at once more
-                known.values().forEach(o -> o.stuck = false);
+                for (Option option : known.values()) {
+                    option.stuck = false;
+                    option.afterOthers.clear();
+                }
                 continue;
             }
             Option top = inTurn.getFirst();
@@ -227,10 +241,10 @@ public final class Causes {
     private static List<Option> first(Collection<Option> options, int most, Predicate<Option> wanted) {
         List<Option> first = new ArrayList<>();
         for (Option option : options) {
-            if (option.worth == 0 || !wanted.test(option)) {
+            int at = first.size();
+            if (option.worth == 0 || at == most && option.worth < first.getLast().worth || !wanted.test(option)) {
                 continue;
             }
-            int at = first.size();
             while (at > 0 && ORDER.compare(option, first.get(at - 1)) < 0) {
                 at--;
             }
@@ -311,7 +325,7 @@ public final class Causes {
     private static final Comparator<Option> ORDER = Comparator.comparingInt((Option o) -> -o.worth)
             .thenComparingInt(o -> o.remedy == null ? 0 : o.remedy.disturbance())
             .thenComparingInt(o -> o.changes.size())
-            .thenComparing(o -> o.remedy == null ? "" : o.remedy.sentence());
+            .thenComparing(o -> o.sentence);
 
     /**
      * Collects what might clear each finding, and looks again at what nothing known clears: what was cleared may have
@@ -342,31 +356,42 @@ public final class Causes {
             if (large.worth <= instead.worth) {
                 continue;
             }
-            List<Option> small = first(known.values(), MOST_TRIES - tries, o -> !o.brings() && concernsAlike(o, large));
+            List<Option> small = first(
+                    known.values(),
+                    MOST_TRIES - tries,
+                    o -> !o.brings() && concernsAlike(o, large) && mayMakeWay(o, large, instead.worth));
             for (int i = 0; i < small.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
                 List<Option> some = small.subList(i, Math.min(i + AT_A_TIME, small.size()));
                 tries += some.size();
                 lose(some);
                 make(some);
-                Option found = some.parallelStream()
+                List<Option> fit = some.stream()
                         .filter(o -> isMade(o) && o.remedy != null && !o.brings() && o.worth > 0)
-                        .filter(o -> makesWay(o, large, instead.worth))
-                        .findFirst()
-                        .orElse(null);
-                if (found != null) {
-                    return found;
+                        .toList();
+                fit.parallelStream().forEach(o -> {
+                    Remedies.Made made = remedies.made(after(o), large.changes);
+                    o.clearedThen = made == null || !made.remedy().created().isEmpty()
+                            ? null
+                            : Set.copyOf(made.remedy().cleared());
+                });
+                for (Option option : fit) {
+                    large.afterOthers.put(option, option.clearedThen);
+                    if (mayMakeWay(option, large, instead.worth)) {
+                        return option;
+                    }
                 }
             }
         }
         return null;
     }
 
-    /** Whether a change, made after another, brings nothing new and clears more than so much. */
-    private boolean makesWay(Option small, Option large, int worth) {
-        Remedies.Made then = remedies.made(after(small), large.changes);
-        return then != null
-                && then.remedy().created().isEmpty()
-                && clears(then.remedy().cleared()) > worth;
+    /** Whether one change is not known to clear less than so much after another, or to bring something even then. */
+    private boolean mayMakeWay(Option small, Option large, int worth) {
+        if (!large.afterOthers.containsKey(small)) {
+            return true;
+        }
+        Set<String> cleared = large.afterOthers.get(small);
+        return cleared != null && clears(cleared) > worth;
     }
 
     /** Whether one clears something of a source or element about which the other brings something new. */
@@ -385,7 +410,7 @@ public final class Causes {
     /** Collects what might clear a finding, and adds to a set what those might clear. */
     private void collect(Finding finding, Set<String> cleared) {
         for (List<Change> changes : Candidates.of(now, finding)) {
-            Option option = known.computeIfAbsent(changes, Option::new);
+            Option option = known.computeIfAbsent(changes, c -> new Option(c, Remedies.sentence(now.rig(), c)));
             if (!isMade(option)) {
                 if (option.remedy != null || option.mayClear.isEmpty()) {
                     option.remedy = null;

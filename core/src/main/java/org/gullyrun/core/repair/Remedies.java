@@ -124,6 +124,16 @@ public final class Remedies {
                 after);
     }
 
+    /** What changes that fit a rig do, as a sentence; empty if they do not fit. */
+    static String sentence(Rig rig, List<Change> changes) {
+        try {
+            boolean adds = changes.stream().anyMatch(Change.Add.class::isInstance);
+            return sentence(rig, adds ? Changes.apply(rig, changes) : rig, changes);
+        } catch (Changes.Conflict e) {
+            return "";
+        }
+    }
+
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {
         return String.join(
                 "; ",
