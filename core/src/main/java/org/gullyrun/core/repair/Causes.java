@@ -245,7 +245,7 @@ public final class Causes {
             if (option.worth == 0 || at == most && option.worth < first.getLast().worth || !wanted.test(option)) {
                 continue;
             }
-            while (at > 0 && ORDER.compare(option, first.get(at - 1)) < 0) {
+            while (at > 0 && isBefore(option, first.get(at - 1))) {
                 at--;
             }
             if (at < most) {
@@ -256,6 +256,10 @@ public final class Causes {
             }
         }
         return first;
+    }
+
+    private static boolean isBefore(Option a, Option b) {
+        return a.worth != b.worth ? a.worth > b.worth : ORDER.compare(a, b) < 0;
     }
 
     /** The rig as it stands with a candidate that fits it, read. */

@@ -1,6 +1,7 @@
 package org.gullyrun.core.repair;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Reading;
@@ -12,7 +13,6 @@ import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -69,15 +69,14 @@ final class Losses {
         if (!set.setting().equals(Applications.PROGRAM_CHOICE)) {
             return null;
         }
-        Rig changed;
-        try {
-            changed = Changes.apply(reading.rig(), List.of(set));
-        } catch (Changes.Conflict e) {
+        Rig rig = reading.rig();
+        Element now = rig.find(set.element());
+        if (now == null || !Objects.equals(now.raw(set.setting()), set.from())) {
             return null; // it was thought of for a rig as it stood before
         }
-        Element output = changed.get(set.element());
-        Element application = changed.program(output);
-        Choices.Going going = Choices.output(changed, application, output);
+        Element output = now.put(set.setting(), set.to());
+        Element application = rig.program(now);
+        Choices.Going going = Choices.output(rig, application, output);
         int there = graph.point(going.device());
         int out = graph.point(application.id() + "#out");
         if (out < 0 || there < 0 || !going.fallback().isEmpty()) {

@@ -2,6 +2,7 @@ package org.gullyrun.core.rig;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -32,15 +33,18 @@ public final class Changes {
         }
         TreeMap<String, Element> elements = rig.copy();
         Set<Object> seen = new HashSet<>();
+        Set<Kind> altered = EnumSet.noneOf(Kind.class);
         for (Change change : changes) {
             switch (change) {
                 case Change.Add(Element what) -> {
+                    altered.add(what.kind());
                     once(seen, what.id());
                     if (elements.putIfAbsent(what.id(), what) != null) {
                         throw new Conflict("there is already an element '" + what.id() + "'");
                     }
                 }
                 case Change.Remove(Element what) -> {
+                    altered.add(what.kind());
                     once(seen, what.id());
                     if (!elements.remove(what.id(), what)) {
                         throw new Conflict("'" + what.id() + "' is not there as it is to be removed");
@@ -63,10 +67,11 @@ public final class Changes {
                     throw new Conflict(id + "/" + setting.key() + " stands at " + element.raw(setting) + ", not at "
                             + from + " as the change expects");
                 }
+                altered.add(element.kind());
                 elements.put(id, element.put(setting, to));
             }
         }
-        return Rig.ofSorted(elements);
+        return rig.with(elements, altered);
     }
 
     private static void once(Set<Object> seen, Object what) {

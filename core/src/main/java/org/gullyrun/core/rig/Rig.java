@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
@@ -19,7 +20,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Rig {
     /** A rig with nothing in it. */
-    public static final Rig EMPTY = new Rig(new TreeMap<>(Ids.ORDER));
+    public static final Rig EMPTY = new Rig(new TreeMap<>(Ids.ORDER), null, Set.of());
 
     private static final Comparator<Element> LISTED = Comparator.<Element>comparingDouble(
                     e -> e.or(Common.place(e.kind()), 0.0))
@@ -32,14 +33,26 @@ public final class Rig {
     private final Map<Kind, List<Element>> byKind = new EnumMap<>(Kind.class);
     private final Map<Kind, Map<String, List<Element>>> byOwner = new EnumMap<>(Kind.class);
 
-    private Rig(TreeMap<String, Element> elements) {
+    private Rig(TreeMap<String, Element> elements, @Nullable Rig before, Set<Kind> altered) {
         this.elements = elements;
         this.byId = new HashMap<>(elements);
         for (Kind kind : Kind.values()) {
-            byKind.put(kind, new ArrayList<>());
+            if (before == null || altered.contains(kind)) {
+                byKind.put(kind, new ArrayList<>());
+            } else {
+                byKind.put(kind, before.byKind.get(kind));
+                if (before.byOwner.get(kind) instanceof Map<String, List<Element>> owned) {
+                    byOwner.put(kind, owned);
+                }
+            }
         }
-        elements.values().forEach(e -> byKind.get(e.kind()).add(e));
-        byKind.forEach((kind, list) -> {
+        for (Element element : elements.values()) {
+            if (before == null || altered.contains(element.kind())) {
+                byKind.get(element.kind()).add(element);
+            }
+        }
+        for (Kind kind : before == null ? List.of(Kind.values()) : altered) {
+            List<Element> list = byKind.get(kind);
             list.sort(LISTED);
             Setting<?> owner = Catalogue.owner(kind);
             if (owner != null) {
@@ -51,7 +64,7 @@ public final class Rig {
                 }
                 byOwner.put(kind, owned);
             }
-        });
+        }
     }
 
     /**
@@ -66,11 +79,12 @@ public final class Rig {
                 throw new IllegalArgumentException("two elements have the id '" + element.id() + "'");
             }
         }
-        return new Rig(map);
+        return new Rig(map, null, Set.of());
     }
 
-    static Rig ofSorted(TreeMap<String, Element> elements) {
-        return new Rig(elements);
+    /** This rig with other elements, which differ from its own only among those of some kinds. */
+    Rig with(TreeMap<String, Element> elements, Set<Kind> altered) {
+        return new Rig(elements, this, altered);
     }
 
     TreeMap<String, Element> copy() {
