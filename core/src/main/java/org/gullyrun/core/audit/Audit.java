@@ -2,8 +2,10 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Brief;
@@ -24,12 +26,15 @@ public final class Audit {
     private final List<Waiver> waivers;
     private final List<Rule> rules;
     private final Set<String> asked;
+    /** The place of each rule. */
+    private final Map<String, Integer> order = new HashMap<>();
 
     /** An audit with these figures, waivers and rules. */
     public Audit(Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules) {
         this.thresholds = thresholds;
         this.waivers = List.copyOf(waivers);
         this.rules = List.copyOf(rules);
+        this.rules.forEach(r -> order.put(r.id(), order.size()));
         this.asked = this.rules.stream().map(Rule::id).collect(Collectors.toUnmodifiableSet());
     }
 
@@ -76,9 +81,8 @@ public final class Audit {
             findings.addAll(same == null ? rule.check(context) : same);
         }
         Basis basis = new Basis(asked, findings, context.missing(), context.mustsThrough());
-        List<String> order = rules.stream().map(Rule::id).toList();
         findings.sort(Comparator.comparing(Finding::severity)
-                .thenComparingInt(f -> order.indexOf(f.rule()))
+                .thenComparingInt(f -> order.getOrDefault(f.rule(), -1))
                 .thenComparing(f -> f.subject().text(), Ids.ORDER));
         Set<Finding> waived = new LinkedHashSet<>();
         for (Finding finding : findings) {

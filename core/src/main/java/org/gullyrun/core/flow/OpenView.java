@@ -1,8 +1,7 @@
 package org.gullyrun.core.flow;
 
 import java.util.Arrays;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 
 /**
  * The open segments of a flow graph, with or without couplings: strongly connected sets and a topological order.
@@ -25,7 +24,10 @@ public final class OpenView {
     /** All points, every set before the sets that it leads to. */
     final int[] order;
 
-    private final Map<Integer, boolean[]> reaching = new ConcurrentHashMap<>();
+    /** What has been worked out for a point so far; shared by views that are alike. */
+    private final AtomicReferenceArray<boolean[]> reaching;
+
+    private final AtomicReferenceArray<boolean[]> reached;
 
     private OpenView(FlowGraph graph, boolean electric) {
         this.graph = graph;
@@ -58,6 +60,8 @@ public final class OpenView {
         set = new int[n];
         looping = new boolean[n];
         order = new int[n];
+        reaching = new AtomicReferenceArray<>(n);
+        reached = new AtomicReferenceArray<>(n);
         tarjan(n);
     }
 
@@ -76,6 +80,8 @@ public final class OpenView {
         this.set = same.set;
         this.looping = same.looping;
         this.order = same.order;
+        this.reaching = same.reaching;
+        this.reached = same.reached;
     }
 
     /** This view for a graph that has the same segments, open and closed. */
@@ -212,7 +218,22 @@ public final class OpenView {
 
     /** For every point whether one point can be reached from it; worked out once for each. Not to be altered. */
     public boolean[] reachingOne(int target) {
-        return reaching.computeIfAbsent(target, t -> reaching(t));
+        boolean[] known = reaching.get(target);
+        if (known == null) {
+            known = reaching(target);
+            reaching.set(target, known);
+        }
+        return known;
+    }
+
+    /** For every point whether it can be reached from one; worked out once for each. Not to be altered. */
+    public boolean[] reachedFromOne(int start) {
+        boolean[] known = reached.get(start);
+        if (known == null) {
+            known = reachedFrom(new int[] {start});
+            reached.set(start, known);
+        }
+        return known;
     }
 
     /** For every point whether any of these can be reached from it through open segments, themselves included. */

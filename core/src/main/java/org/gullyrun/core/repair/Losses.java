@@ -123,8 +123,9 @@ final class Losses {
     private static boolean passes(SceneReading scene, int source, int outlet, Cut cut) {
         FlowGraph graph = scene.graph();
         boolean[] leadsOn = scene.view().reachingOne(outlet);
+        boolean[] comes = scene.view().reachedFromOne(source);
         for (int s : cut.at) {
-            if (leadsOn[graph.to(s)] && scene.view().reachingOne(graph.from(s))[source]) {
+            if (leadsOn[graph.to(s)] && comes[graph.from(s)]) {
                 return true;
             }
         }

@@ -14,6 +14,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.OpenView;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -159,45 +160,33 @@ final class Touched {
         return end < 0 || any(place.to, scene(place).view().reachingOne(end));
     }
 
-    /** Where the ways of a finding about a source and an outlet begin and end. */
+    /** Where the ways of a finding about a source and an outlet go, scene by scene. */
     private final class Ends {
         private final String rule;
-        private final int[] source = new int[reading.scenes().size()];
+        private final boolean[][] fromSource = new boolean[reading.scenes().size()][];
         private final boolean[][] toOutlet = new boolean[reading.scenes().size()][];
 
         Ends(Finding finding) {
             this.rule = finding.rule();
             FlowGraph last = null;
+            int source = -1;
             int outlet = -1;
-            int from = -1;
             for (int i : scenes) {
-                FlowGraph graph = reading.scenes().get(i).graph();
-                boolean numberedAlike = last != null && last.sharesPoints(graph);
-                from = numberedAlike ? from : graph.point(finding.subject().source());
-                source[i] = from;
-                outlet = numberedAlike ? outlet : graph.point(finding.subject().outlet());
-                toOutlet[i] = outlet < 0
-                        ? new boolean[graph.points()]
-                        : reading.scenes().get(i).view().reachingOne(outlet);
-                last = graph;
+                OpenView view = reading.scenes().get(i).view();
+                if (last == null || !last.sharesPoints(view.graph())) {
+                    last = view.graph();
+                    source = last.point(finding.subject().source());
+                    outlet = last.point(finding.subject().outlet());
+                }
+                fromSource[i] = source < 0 ? new boolean[last.points()] : view.reachedFromOne(source);
+                toOutlet[i] = outlet < 0 ? new boolean[last.points()] : view.reachingOne(outlet);
             }
         }
 
         boolean touches(Place place) {
-            int start = source[place.scene];
-            return start >= 0
-                    && !(place.does == Does.OPENS ? rule.equals("leak") : ABSENT.contains(rule))
+            return !(place.does == Does.OPENS ? rule.equals("leak") : ABSENT.contains(rule))
                     && (place.to.length == 0 || any(place.to, toOutlet[place.scene]))
-                    && (place.from.length == 0 || comesTo(place, start));
-        }
-
-        private boolean comesTo(Place place, int start) {
-            for (int p : place.from) {
-                if (scene(place).view().reachingOne(p)[start]) {
-                    return true;
-                }
-            }
-            return false;
+                    && (place.from.length == 0 || any(place.from, fromSource[place.scene]));
         }
     }
 

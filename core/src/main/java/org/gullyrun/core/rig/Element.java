@@ -21,6 +21,9 @@ public final class Element {
     private final String[] keys;
 
     private final Object[] values;
+    /** For each key held the bit of its hash: most of what is asked for is not held, and seen here at once. */
+    private final long bits;
+
     private final Map<String, Object> extras;
 
     private Element(String id, Kind kind, String[] keys, Object[] values, Map<String, Object> extras) {
@@ -29,11 +32,19 @@ public final class Element {
         this.keys = keys;
         this.values = values;
         this.extras = extras;
+        long all = 0;
+        for (String key : keys) {
+            all |= 1L << key.hashCode(); // the lowest six bits of the hash
+        }
+        this.bits = all;
     }
 
     /** Where a key is held, or −1. Keys are those of settings, each text once, so there is no need to compare letters. */
     @SuppressWarnings("ReferenceEquality")
     private int place(String key) {
+        if ((bits & 1L << key.hashCode()) == 0) {
+            return -1;
+        }
         for (int i = 0; i < keys.length; i++) {
             if (keys[i] == key) {
                 return i;
