@@ -69,8 +69,12 @@ public class AuditBenchmark {
         return quick.read(found, sample.brief());
     }
 
-    /** The sample case with everything: all rules, and what stands behind the findings, each change verified. */
+    /**
+     * The sample case with everything: all rules, and what stands behind the findings, each change verified. It calls so
+     * much different code that the compilers need a minute to have done with it.
+     */
     @Benchmark
+    @Warmup(iterations = 12, time = 5)
     public Object sampleCauses() {
         Reading all = audit.read(found, sample.brief());
         return Causes.of(quick, all, () -> false, x -> {});

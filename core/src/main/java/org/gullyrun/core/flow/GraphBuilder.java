@@ -1,7 +1,6 @@
 package org.gullyrun.core.flow;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -73,6 +72,9 @@ final class GraphBuilder {
         private boolean fallback;
         private boolean ofScene;
         private int number;
+        /** The numbers of both ends, known when all points are. */
+        private long ends;
+
         private final List<Integer> gates = new ArrayList<>(4);
         private List<Address> assumed = List.of();
 
@@ -137,10 +139,6 @@ final class GraphBuilder {
         Draft ofScene() {
             ofScene = true;
             return this;
-        }
-
-        private long ends() {
-            return (long) from.number << 32 | to.number;
         }
 
         /** A gate that is open while a flag is on. */
@@ -243,7 +241,7 @@ final class GraphBuilder {
     Arrays finish() {
         Arrays a = new Arrays();
         List<Point> sorted = new ArrayList<>(points.values());
-        sorted.sort(Comparator.comparing(Point::id, Ids.ORDER));
+        sorted.sort((p, q) -> Ids.ORDER.compare(p.id, q.id));
         int n = sorted.size();
         a.pointIds = new String[n];
         a.kinds = new PointKind[n];
@@ -258,7 +256,9 @@ final class GraphBuilder {
             a.rates[i] = p.rate;
         }
         List<Draft> ordered = new ArrayList<>(drafts);
-        ordered.sort(Comparator.comparingLong(Draft::ends).thenComparing(d -> d.element, Ids.ORDER));
+        ordered.forEach(d -> d.ends = (long) d.from.number << 32 | d.to.number);
+        ordered.sort(
+                (d, e) -> d.ends == e.ends ? Ids.ORDER.compare(d.element, e.element) : Long.compare(d.ends, e.ends));
         int m = ordered.size();
         a.from = new int[m];
         a.to = new int[m];

@@ -18,11 +18,13 @@ public record Run(List<Integer> segments, double gain, double delay) {
     static Run of(FlowGraph graph, int[] path, int length) {
         double gain = 0;
         double delay = 0;
+        Integer[] segments = new Integer[length];
         for (int i = 0; i < length; i++) {
+            segments[i] = path[i];
             gain += graph.gain[path[i]];
             delay += graph.latency[path[i]];
         }
-        return new Run(IntStream.range(0, length).mapToObj(i -> path[i]).toList(), gain, delay);
+        return new Run(List.of(segments), gain, delay);
     }
 
     /** The ids of its points, from source to outlet. */

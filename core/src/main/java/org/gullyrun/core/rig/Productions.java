@@ -157,21 +157,29 @@ public final class Productions {
         SortedSet<Integer> numbers = new TreeSet<>();
         String prefix = family.key() + ":";
         for (String key : element.keys()) {
-            if (key.startsWith(prefix)) {
-                String number = key.substring(prefix.length());
-                if (isNumber(number) && element.is(family.of(number), false)) {
-                    numbers.add(Integer.parseInt(number));
-                }
+            int number = key.startsWith(prefix) ? number(key, prefix.length()) : -1;
+            if (number > 0 && element.is(family.of(number), false)) {
+                numbers.add(number);
             }
         }
         return numbers;
     }
 
-    private static boolean isNumber(String text) {
-        return !text.isEmpty()
-                && text.length() <= 3
-                && text.charAt(0) != '0'
-                && text.chars().allMatch(c -> c >= '0' && c <= '9');
+    /** The number of one to three digits that a text ends in from a place on; −1 if it does not, or begins with 0. */
+    private static int number(String text, int from) {
+        int length = text.length() - from;
+        if (length < 1 || length > 3 || text.charAt(from) == '0') {
+            return -1;
+        }
+        int number = 0;
+        for (int i = from; i < text.length(); i++) {
+            int digit = text.charAt(i) - '0';
+            if (digit < 0 || digit > 9) {
+                return -1;
+            }
+            number = 10 * number + digit;
+        }
+        return number;
     }
 
     static final List<Setting<?>> ALL =
