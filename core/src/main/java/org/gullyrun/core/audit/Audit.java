@@ -11,6 +11,8 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
@@ -61,12 +63,36 @@ public final class Audit {
 
     /** As {@link #read(Rig, Brief)}, computing again only what differs from an earlier reading. */
     public Reading read(Rig rig, Brief brief, @Nullable Reading earlier) {
+        return read(rig, brief, earlier, null);
+    }
+
+    /**
+     * Reads the rig of an earlier reading with some changes made.
+     *
+     * @throws Changes.Conflict if they do not fit it
+     */
+    public Reading read(Reading earlier, List<Change> changes) {
+        List<SceneReading> tried = changes.size() == 1 && earlier.thresholds().equals(thresholds)
+                ? earlier.basis().tried().of(changes.getFirst())
+                : null;
+        Rig rig = tried == null
+                ? Changes.apply(earlier.rig(), changes)
+                : tried.getFirst().graph().rig();
+        return read(rig, earlier.brief(), earlier, tried);
+    }
+
+    private Reading read(Rig rig, Brief brief, @Nullable Reading earlier, @Nullable List<SceneReading> tried) {
         Reading before = earlier != null && earlier.thresholds().equals(thresholds) ? earlier : null;
         Wishes wishes =
                 before == null ? new Wishes(rig, brief) : before.wishes().of(rig, brief);
-        List<SceneReading> scenes = before != null && before.rig() == rig && before.brief() == brief
-                ? before.scenes()
-                : Scenes.read(rig, wishes, thresholds, before == null ? List.of() : before.scenes());
+        List<SceneReading> scenes;
+        if (tried != null) {
+            scenes = tried;
+        } else if (before != null && before.rig() == rig && before.brief() == brief) {
+            scenes = before.scenes();
+        } else {
+            scenes = Scenes.read(rig, wishes, thresholds, before == null ? List.of() : before.scenes());
+        }
         Kept kept = before == null ? null : Kept.of(before, rig, brief, scenes);
         AuditContext context = new AuditContext(rig, brief, wishes, thresholds, scenes, kept);
         List<Finding> findings = new ArrayList<>();
@@ -80,7 +106,7 @@ public final class Audit {
                     };
             findings.addAll(same == null ? rule.check(context) : same);
         }
-        Basis basis = new Basis(asked, findings, context.missing(), context.mustsThrough());
+        Basis basis = new Basis(asked, findings, context.missing(), context.mustsThrough(), context.tried());
         findings.sort(Comparator.comparing(Finding::severity)
                 .thenComparingInt(f -> order.getOrDefault(f.rule(), -1))
                 .thenComparing(f -> f.subject().text(), Ids.ORDER));

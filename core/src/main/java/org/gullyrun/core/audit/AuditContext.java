@@ -14,6 +14,8 @@ import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.BlockedWay;
 import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -30,6 +32,7 @@ public final class AuditContext {
     private @Nullable List<MissingPair> missing;
     private @Nullable List<Integer> troubled;
     private final @Nullable Kept kept;
+    private final Tried tried = new Tried();
     private final boolean[] asBefore;
     private final int @Nullable [][] rowStarts;
     /** By the id of a source. */
@@ -92,9 +95,17 @@ public final class AuditContext {
         return rig.of(Kind.OUTLET);
     }
 
-    /** The scenes of a rig that is only tried, held against the same brief; the cells of ours are shared where they can. */
-    public List<SceneReading> tried(Rig changed) {
-        return Scenes.read(changed, wishes.of(changed, brief), thresholds, scenes);
+    /** The scenes with a change that is only tried, held against the same brief; cells are shared where they can be. */
+    public List<SceneReading> tried(Change change) {
+        return tried.of(change, c -> {
+            Rig changed = Changes.apply(rig, List.of(c));
+            return Scenes.read(changed, wishes.of(changed, brief), thresholds, scenes);
+        });
+    }
+
+    /** What has been tried so far. */
+    Tried tried() {
+        return tried;
     }
 
     /**

@@ -21,11 +21,15 @@ public final class Basis {
 
     private final Map<String, Map<String, Integer>> mustsThrough;
 
+    private final Tried tried;
+
     Basis(
             Set<String> asked,
             List<Finding> findings,
             List<MissingPair> missing,
-            Map<String, Map<String, Integer>> mustsThrough) {
+            Map<String, Map<String, Integer>> mustsThrough,
+            Tried tried) {
+        this.tried = tried;
         this.mustsThrough = mustsThrough;
         this.asked = asked;
         for (Finding finding : findings) {
@@ -62,5 +66,10 @@ public final class Basis {
     @Nullable
     Map<String, Integer> mustsThrough(String source) {
         return mustsThrough.get(source);
+    }
+
+    /** The rigs that rules have tried. */
+    Tried tried() {
+        return tried;
     }
 }

@@ -78,7 +78,7 @@ public final class Remedies {
 
     /** The rig with changes that fit it, read. */
     Reading read(Reading before, List<Change> changes) {
-        return audit.read(Changes.apply(before.rig(), changes), before.brief(), before);
+        return audit.read(before, changes);
     }
 
     /** Makes changes and audits the rig; null if they do not fit it. */
@@ -88,13 +88,12 @@ public final class Remedies {
     }
 
     private @Nullable Made made(Reading before, List<Change> changes, @Nullable Finding finding) {
-        Rig changed;
+        Reading after;
         try {
-            changed = Changes.apply(before.rig(), changes);
+            after = read(before, changes);
         } catch (Changes.Conflict e) {
             return null; // two gates of one way that are one setting with different values cannot both be met
         }
-        Reading after = audit.read(changed, before.brief(), before);
         Map<String, Severity> then = bySubject(before);
         Map<String, Severity> now = bySubject(after);
         List<String> cleared = new ArrayList<>();
@@ -117,7 +116,7 @@ public final class Remedies {
         return new Made(
                 new Remedy(
                         changes,
-                        sentence(before.rig(), changed, changes),
+                        sentence(before.rig(), after.rig(), changes),
                         cleared,
                         created,
                         altered(before, after, finding)),

@@ -14,7 +14,6 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
@@ -94,8 +93,7 @@ final class DefaultFragile implements Rule {
 
     private static Broken moved(AuditContext context, Element machine, Role role, Element device, Choice to) {
         Change change = Change.set(context.rig(), machine.id(), role.setting, to);
-        List<SceneReading> tried =
-                change == null ? context.scenes() : context.tried(Changes.apply(context.rig(), List.of(change)));
+        List<SceneReading> tried = change == null ? context.scenes() : context.tried(change);
         double least = context.thresholds().of(Limit.LEAK_MINOR);
         Set<String> missing = new LinkedHashSet<>();
         Set<String> leaking = new LinkedHashSet<>();
