@@ -3,10 +3,12 @@ package org.gullyrun.desktop.state;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -64,7 +66,7 @@ public final class Store implements AutoCloseable {
     private final ExecutorService reader = worker("reader");
     private final ExecutorService mender = worker("mender");
     /** Beside the mender, so that remedies of what is selected do not wait for what stands behind everything. */
-    private final ExecutorService seeker = worker("seeker");
+    private final ExecutorService seeker = seekers();
 
     private final ExecutorService filer = worker("filer");
     private final ScheduledExecutorService watchman = Executors.newSingleThreadScheduledExecutor(task -> {
@@ -122,11 +124,27 @@ public final class Store implements AutoCloseable {
         interfaceThread.accept(() -> tell(new Message(what, true)));
     }
 
+    /** What seeks causes tries some rigs at a time: its helpers give way as it does, which those of all others would not. */
+    private static ExecutorService seekers() {
+        int most = Math.min(2, Runtime.getRuntime().availableProcessors());
+        return new ForkJoinPool(
+                most,
+                pool -> {
+                    var thread = ForkJoinPool.defaultForkJoinWorkerThreadFactory.newThread(pool);
+                    thread.setName("gullyrun-seeker");
+                    thread.setDaemon(true);
+                    thread.setPriority(Thread.MIN_PRIORITY);
+                    return thread;
+                },
+                null,
+                true);
+    }
+
     private static ExecutorService worker(String name) {
         return Executors.newSingleThreadExecutor(task -> {
             Thread thread = new Thread(task, "gullyrun-" + name);
             thread.setDaemon(true);
-            if (name.equals("mender") || name.equals("seeker")) {
+            if (name.equals("mender")) {
                 thread.setPriority(Thread.MIN_PRIORITY); // what takes long gives way to what is waited for
             }
             return thread;
@@ -483,20 +501,29 @@ public final class Store implements AutoCloseable {
         long turn = newest.get();
         Reading quick = state.reading();
         Audit audit = audit(state.what());
+        Runnable look = () -> {
+            if (isOver(turn, newest)) {
+                return;
+            }
+            Reading whole = audit.read(quick.rig(), quick.brief(), quick);
+            if (!whole.findings().equals(quick.findings())) {
+                interfaceThread.accept(() -> {
+                    if (turn == newest.get()) {
+                        next(state.deepened(whole));
+                    }
+                });
+            }
+            seekCauses(audit.quick(), quick, turn);
+        };
         CompletableFuture.delayedExecutor(milliseconds, TimeUnit.MILLISECONDS, seeker)
                 .execute(() -> {
-                    if (isOver(turn, newest)) {
-                        return;
+                    try {
+                        look.run();
+                    } catch (CancellationException e) {
+                        if (!seeker.isShutdown()) {
+                            throw e; // else the window was closed meanwhile
+                        }
                     }
-                    Reading whole = audit.read(quick.rig(), quick.brief(), quick);
-                    if (!whole.findings().equals(quick.findings())) {
-                        interfaceThread.accept(() -> {
-                            if (turn == newest.get()) {
-                                next(state.deepened(whole));
-                            }
-                        });
-                    }
-                    seekCauses(audit.quick(), quick, turn);
                 });
     }
 

@@ -56,7 +56,7 @@ public final class AnswerTime {
             private Reading before = store.state().reading();
             private boolean drawn;
             private long began;
-            private int frames;
+            private boolean awaited;
             private int quiet;
             private int made;
 
@@ -68,17 +68,13 @@ public final class AnswerTime {
                 }
                 if (began == 0) {
                     // A person waits for the answer before the next change: so does this.
-                    quiet++;
-                    if (quiet > QUIET_FRAMES) {
-                        next();
+                    if (++quiet == QUIET_FRAMES) {
+                        Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
                     }
                 } else if (store.state().reading() != before) {
-                    // Seen in this pulse. The next one waits until it is painted before it hands on its own frame: what
-                    // is
-                    // done after that one is done when the answer is painted for certain.
-                    frames++;
-                    if (frames == 2) {
-                        Platform.runLater(this::painted);
+                    if (!awaited) {
+                        awaited = true; // shown by this pulse
+                        Painting.afterThisPulse(this::painted);
                     }
                 }
             }
@@ -99,16 +95,13 @@ public final class AnswerTime {
                     return;
                 }
                 made++;
-                frames = 0;
+                awaited = false;
                 before = store.state().reading();
                 store.select(new Selection.Pair("music", "archive"));
                 boolean on = made % 2 == 0;
                 began = System.nanoTime();
                 store.change(List.of(Objects.requireNonNull(
                         Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
-                if (store.state().reading() != before) {
-                    frames = 1; // read at once: the answer is in this very pulse, and painted when the next one is over
-                }
             }
         }.start();
     }

@@ -151,38 +151,38 @@ public final class Usability {
         new AnimationTimer() {
             private int typed;
             private long began;
+            private boolean awaited;
             private int frames;
 
             @Override
             public void handle(long now) {
-                if (began == 0) {
-                    if (++frames < 12) {
-                        return;
-                    }
-                    frames = 0;
-                    began = System.nanoTime();
-                    if (typed % 8 == 7) {
-                        press(workbench, KeyCode.ESCAPE);
-                    } else {
-                        Event.fireEvent(
-                                workbench.scene().getFocusOwner(),
-                                new KeyEvent(
-                                        KeyEvent.KEY_TYPED,
-                                        letters.substring(typed % 8, typed % 8 + 1),
-                                        "",
-                                        KeyCode.UNDEFINED,
-                                        false,
-                                        false,
-                                        false,
-                                        false));
-                    }
-                    typed++;
-                    return;
+                if (began == 0 && ++frames == 12) {
+                    Platform.runLater(this::strike); // just after a pulse: no key has to wait longer for the next
+                } else if (began != 0 && !awaited) {
+                    awaited = true;
+                    Painting.afterThisPulse(this::painted);
                 }
-                // As for changes: the second pulse waits until the first is painted.
-                if (++frames == 2) {
-                    Platform.runLater(this::painted);
+            }
+
+            private void strike() {
+                began = System.nanoTime();
+                awaited = false;
+                if (typed % 8 == 7) {
+                    press(workbench, KeyCode.ESCAPE);
+                } else {
+                    Event.fireEvent(
+                            workbench.scene().getFocusOwner(),
+                            new KeyEvent(
+                                    KeyEvent.KEY_TYPED,
+                                    letters.substring(typed % 8, typed % 8 + 1),
+                                    "",
+                                    KeyCode.UNDEFINED,
+                                    false,
+                                    false,
+                                    false,
+                                    false));
                 }
+                typed++;
             }
 
             private void painted() {
