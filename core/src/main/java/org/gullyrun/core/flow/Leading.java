@@ -48,8 +48,13 @@ public final class Leading {
     private Leading() {}
 
     private static boolean leads(Setting<?> setting) {
+        return isGate(setting) || CHOICES.contains(setting);
+    }
+
+    /** Whether a setting is a flag on which nothing but a gate hangs: set otherwise, that one is turned and no more. */
+    public static boolean isGate(Setting<?> setting) {
         return setting.sub().isEmpty()
-                ? GATES.contains(setting) || CHOICES.contains(setting)
+                ? GATES.contains(setting)
                 : setting.kind() == Mixers.CROSSING.kind()
                                 && setting.familyKey().equals(Mixers.CROSSING.key())
                         || setting.kind() == Productions.TRACK.kind()

@@ -9,7 +9,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.Leading;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -53,16 +53,12 @@ final class Losses {
     }
 
     private static @Nullable Cut closed(FlowGraph graph, Change.Set set) {
-        Address address = new Address(set.element(), set.setting().key());
-        int[] open = IntStream.of(graph.gated(address)).filter(graph::isOpen).toArray();
-        for (int s : open) {
-            for (Gate gate : graph.gates(s)) {
-                if (gate.at().equals(address) && gate.sort() != Gate.Sort.ON && gate.sort() != Gate.Sort.OFF) {
-                    return null; // it may stay open
-                }
-            }
+        if (!Leading.isGate(set.setting())) {
+            return null; // what it closes may open elsewhere
         }
-        return cut(graph, open, -1);
+        Address address = new Address(set.element(), set.setting().key());
+        return cut(
+                graph, IntStream.of(graph.gated(address)).filter(graph::isOpen).toArray(), -1);
     }
 
     private @Nullable Cut led(FlowGraph graph, Change.Set set) {

@@ -19,15 +19,18 @@ import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 
 /**
  * Which findings about ways and loops a change might clear: those with a way through what it opens, closes or leads
- * elsewhere. It may name too many, so that what does most is not overlooked.
+ * elsewhere. It names too many rather than too few, so that what does most is not overlooked; under one in a hundred it does
+ * overlook ({@code BoundsTest}), about devices that others stand in for.
  *
  * <p>Cost: for each change a look at the findings; what reaches a point is worked out once for each, and scenes that are
  * alike are looked at once.
@@ -35,6 +38,7 @@ import org.gullyrun.core.rig.Rig;
 final class Touched {
     private static final Set<String> CHOICES =
             Set.of(Applications.PROGRAM_CHOICE.key(), Applications.SYSTEM_CHOICE.key());
+    private static final Set<Setting<?>> USABLE = Set.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED);
     private static final Set<String> ABSENT = Set.of("missing", "scene.gap");
 
     private final Reading reading;
@@ -93,6 +97,15 @@ final class Touched {
             } else if (playback) {
                 moved(graph, i, set, found);
             }
+            if (USABLE.contains(set.setting())) {
+                // What had to do without the device comes back to it, from wherever it had gone.
+                found.add(new Place(i, Does.CLOSES, points(), points()));
+                found.add(new Place(i, Does.OPENS, points(), points()));
+                continue;
+            }
+            if (set.to() instanceof Double) {
+                louder(graph, i, set.element(), found);
+            }
             for (int s : graph.gated(address)) {
                 found.add(new Place(
                         i, graph.isOpen(s) ? Does.CLOSES : Does.OPENS, new int[] {graph.from(s)}, new int[] {graph.to(s)
@@ -100,6 +113,18 @@ final class Touched {
             }
         }
         return found;
+    }
+
+    /** What an element makes louder or fainter is as if it closed there and opened another way. */
+    private static void louder(FlowGraph graph, int scene, String element, List<Place> found) {
+        for (int s = 0; s < graph.segments(); s++) {
+            if (graph.isOpen(s) && graph.segmentElement(s).equals(element)) {
+                int[] from = points(graph.from(s));
+                int[] to = points(graph.to(s));
+                found.add(new Place(scene, Does.CLOSES, from, to));
+                found.add(new Place(scene, Does.OPENS, from, to));
+            }
+        }
     }
 
     /** An output that is led to another device: what plays there leaves where it went, and comes to where that leads. */

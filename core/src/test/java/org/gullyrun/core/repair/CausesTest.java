@@ -157,7 +157,7 @@ class CausesTest {
                 .collect(Collectors.toSet());
     }
 
-    private static Brief brief(Rig rig, Random random) {
+    static Brief brief(Rig rig, Random random) {
         Brief brief = Brief.EMPTY;
         for (Element source : rig.of(Kind.SOURCE)) {
             for (Element outlet : rig.of(Kind.OUTLET)) {
