@@ -357,7 +357,7 @@ public final class Causes {
     private @Nullable Option unblocking(List<Option> blocked, Option instead) {
         int tries = 0;
         for (Option large : blocked) {
-            if (large.worth <= instead.worth) {
+            if (large.worth <= instead.worth || tries == MOST_TRIES) {
                 continue;
             }
             List<Option> small = first(
