@@ -1,6 +1,9 @@
 package org.gullyrun.benchmarks;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -14,45 +17,57 @@ import org.gullyrun.core.rig.Rig;
 public final class Growth {
     private static final int[] SOURCES = {26, 52, 105, 210, 420, 840, 1680, 3360};
 
-    private static final int ROUNDS = 60;
+    private static final int ROUNDS = 20;
 
     private Growth() {}
 
-    /** Prints one line a size. */
+    /** Prints one line a size. In each round every size has its turn, so that a slow hour of the machine meets them all. */
     public static void main(String[] args) {
         Audit audit = RuleCatalogue.usual().quick();
         for (int warm = 0; warm < 30; warm++) {
             audit.read(LargeRigs.make(1, 60, 10, 2), LargeRigs.brief(60));
         }
-        double before = 0;
-        for (int sources : SOURCES) {
-            Rig rig = LargeRigs.make(1, sources, 10, 2);
-            Brief brief = LargeRigs.brief(sources);
-            double best = Double.POSITIVE_INFINITY;
-            Reading reading = audit.read(rig, brief);
-            for (int round = 0; round < ROUNDS; round++) {
+        List<Rig> rigs = IntStream.of(SOURCES)
+                .mapToObj(sources -> LargeRigs.make(1, sources, 10, 2))
+                .toList();
+        double[] best = new double[SOURCES.length];
+        Arrays.fill(best, Double.POSITIVE_INFINITY);
+        for (int round = 0; round < ROUNDS; round++) {
+            for (int i = 0; i < SOURCES.length; i++) {
+                Brief brief = LargeRigs.brief(SOURCES[i]);
                 long began = System.nanoTime();
-                reading = audit.read(rig, brief);
-                best = Math.min(best, (System.nanoTime() - began) / 1e6);
+                audit.read(rigs.get(i), brief);
+                best[i] = Math.min(best[i], (System.nanoTime() - began) / 1e6);
             }
-            System.gc();
-            Runtime runtime = Runtime.getRuntime();
-            long held = (runtime.totalMemory() - runtime.freeMemory()) / (1 << 20);
-            System.out.printf(
-                    Locale.ROOT,
-                    "%6d points %7d segments  %9.2f ms  × %.2f  %d doubled of %d, %d with a gap of %d  %4d MB in use%n",
-                    reading.scenes().getFirst().graph().points(),
-                    reading.scenes().getFirst().graph().segments(),
-                    best,
-                    before == 0 ? 1 : best / before,
-                    count(reading, "double"),
-                    (sources + LargeRigs.FAULT_EVERY - 1) / LargeRigs.FAULT_EVERY,
-                    count(reading, "scene.gap"),
-                    (sources + LargeRigs.GAP_EVERY - 1) / LargeRigs.GAP_EVERY
-                            - (sources + LargeRigs.FAULT_EVERY - 1) / LargeRigs.FAULT_EVERY,
-                    held);
-            before = best;
         }
+        for (int i = 0; i < SOURCES.length; i++) {
+            tell(audit, rigs.get(i), SOURCES[i], best[i], i == 0 ? best[0] : best[i - 1]);
+        }
+    }
+
+    private static void tell(Audit audit, Rig rig, int sources, double best, double before) {
+        long without = inUse();
+        Reading reading = audit.read(rig, LargeRigs.brief(sources));
+        long held = inUse() - without;
+        System.out.printf(
+                Locale.ROOT,
+                "%6d points %7d segments  %9.2f ms  × %.2f  %d doubled of %d, %d with a gap of %d  %4d MB for the reading%n",
+                reading.scenes().getFirst().graph().points(),
+                reading.scenes().getFirst().graph().segments(),
+                best,
+                best / before,
+                count(reading, "double"),
+                (sources + LargeRigs.FAULT_EVERY - 1) / LargeRigs.FAULT_EVERY,
+                count(reading, "scene.gap"),
+                (sources + LargeRigs.GAP_EVERY - 1) / LargeRigs.GAP_EVERY
+                        - (sources + LargeRigs.FAULT_EVERY - 1) / LargeRigs.FAULT_EVERY,
+                held);
+    }
+
+    private static long inUse() {
+        System.gc();
+        Runtime runtime = Runtime.getRuntime();
+        return (runtime.totalMemory() - runtime.freeMemory()) / (1 << 20);
     }
 
     private static long count(Reading reading, String rule) {
