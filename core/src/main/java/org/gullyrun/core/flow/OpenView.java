@@ -2,6 +2,7 @@ package org.gullyrun.core.flow;
 
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicReferenceArray;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The open segments of a flow graph, with or without couplings: strongly connected sets and a topological order.
@@ -174,6 +175,10 @@ public final class OpenView {
 
     /** For every point whether it can be reached from any of these through open segments, themselves included. */
     public boolean[] reachedFrom(int[] starts) {
+        return reachedFrom(starts, null);
+    }
+
+    private boolean[] reachedFrom(int[] starts, boolean @Nullable [] cut) {
         boolean[] seen = new boolean[graph.points()];
         int[] stack = new int[graph.points()];
         int top = 0;
@@ -187,7 +192,7 @@ public final class OpenView {
             int p = stack[--top];
             for (int i = outStart[p]; i < outStart[p + 1]; i++) {
                 int q = graph.to[out[i]];
-                if (!seen[q]) {
+                if (!seen[q] && (cut == null || !cut[out[i]])) {
                     seen[q] = true;
                     stack[top++] = q;
                 }
@@ -198,22 +203,7 @@ public final class OpenView {
 
     /** For every point whether it can be reached from one, itself included, through open segments that are not cut. */
     public boolean[] reachedWithout(int start, boolean[] cut) {
-        boolean[] seen = new boolean[graph.points()];
-        int[] stack = new int[graph.points()];
-        int top = 0;
-        seen[start] = true;
-        stack[top++] = start;
-        while (top > 0) {
-            int p = stack[--top];
-            for (int i = outStart[p]; i < outStart[p + 1]; i++) {
-                int q = graph.to[out[i]];
-                if (!seen[q] && !cut[out[i]]) {
-                    seen[q] = true;
-                    stack[top++] = q;
-                }
-            }
-        }
-        return seen;
+        return reachedFrom(new int[] {start}, cut);
     }
 
     /** For every point whether one point can be reached from it; worked out once for each. Not to be altered. */

@@ -84,9 +84,6 @@ public final class Causes {
         int worth;
 
         final String sentence;
-        /** What the one for which it was last to make way cleared then; null if that brought something. */
-        @Nullable
-        Set<String> clearedThen;
         /** What it cleared once it had been made after another that was to make way for it; null if it brought something. */
         final Map<Option, @Nullable Set<String>> afterOthers = new IdentityHashMap<>();
         /** Whether it was not made because it is certain to lose a must. */
@@ -107,6 +104,12 @@ public final class Causes {
             return loses || remedy != null && !remedy.created().isEmpty();
         }
     }
+
+    /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
+    private static final Comparator<Option> ORDER = Comparator.comparingInt((Option o) -> -o.worth)
+            .thenComparingInt(o -> o.remedy == null ? 0 : o.remedy.disturbance())
+            .thenComparingInt(o -> o.changes.size())
+            .thenComparing(o -> o.sentence);
 
     private static final int MOST_TRIES = 40;
     /** So many candidates are made at a time: what comes next in turn is mostly needed too. */
@@ -325,12 +328,6 @@ public final class Causes {
         lastMade = last;
     }
 
-    /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
-    private static final Comparator<Option> ORDER = Comparator.comparingInt((Option o) -> -o.worth)
-            .thenComparingInt(o -> o.remedy == null ? 0 : o.remedy.disturbance())
-            .thenComparingInt(o -> o.changes.size())
-            .thenComparing(o -> o.sentence);
-
     /**
      * Collects what might clear each finding, and looks again at what nothing known clears: what was cleared may have
      * hidden what clears it. Whether there was anything to look at.
@@ -372,21 +369,25 @@ public final class Causes {
                 List<Option> fit = some.stream()
                         .filter(o -> isMade(o) && o.remedy != null && !o.brings() && o.worth > 0)
                         .toList();
-                fit.parallelStream().forEach(o -> {
-                    Remedies.Made made = remedies.made(after(o), large.changes);
-                    o.clearedThen = made == null || !made.remedy().created().isEmpty()
-                            ? null
-                            : Set.copyOf(made.remedy().cleared());
-                });
-                for (Option option : fit) {
-                    large.afterOthers.put(option, option.clearedThen);
-                    if (mayMakeWay(option, large, instead.worth)) {
-                        return option;
+                List<@Nullable Set<String>> then =
+                        fit.parallelStream().map(o -> clearedAfter(o, large)).toList();
+                for (int k = 0; k < fit.size(); k++) {
+                    large.afterOthers.put(fit.get(k), then.get(k));
+                    if (mayMakeWay(fit.get(k), large, instead.worth)) {
+                        return fit.get(k);
                     }
                 }
             }
         }
         return null;
+    }
+
+    /** What one change clears once another has been made; null if it brings something even then. */
+    private @Nullable Set<String> clearedAfter(Option small, Option large) {
+        Remedies.Made made = remedies.made(after(small), large.changes);
+        return made == null || !made.remedy().created().isEmpty()
+                ? null
+                : Set.copyOf(made.remedy().cleared());
     }
 
     /** Whether one change is not known to clear less than so much after another, or to bring something even then. */

@@ -71,11 +71,9 @@ public final class AnswerTime {
                     if (++quiet == QUIET_FRAMES) {
                         Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
                     }
-                } else if (store.state().reading() != before) {
-                    if (!awaited) {
-                        awaited = true; // shown by this pulse
-                        Painting.afterThisPulse(this::painted);
-                    }
+                } else if (!awaited && store.state().reading() != before) {
+                    awaited = true; // shown by this pulse
+                    Painting.afterThisPulse(this::painted);
                 }
             }
 

@@ -73,7 +73,7 @@ final class Stray implements Rule {
         int out = graph.point(application.id() + "#out");
         List<String> ends = new ArrayList<>();
         if (out >= 0) {
-            boolean[] reached = scene.view().reachedFrom(new int[] {out});
+            boolean[] reached = scene.view().reachedFromOne(out);
             for (int p = 0; p < reached.length; p++) {
                 int point = p;
                 if (reached[p] && p != out && Arrays.stream(graph.out(p)).noneMatch(graph::isOpen)) {
