@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.ArcTo;
@@ -23,6 +22,7 @@ import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
@@ -125,7 +125,7 @@ final class Basin extends Pane {
                 turns.getElements().add(new ArcTo(5 * u, 5 * u, 0, x, top - 2 * u, false, true));
             }
             turns.getStyleClass().add("coil");
-            Tooltip.install(turns, new Tooltip("Sound that has gone round in a loop ends here."));
+            Tips.say(turns, "Sound that has gone round in a loop ends here.");
             bed.getChildren().add(turns);
         }
     }
@@ -187,7 +187,7 @@ final class Basin extends Pane {
         }
         Selection.Pair pair = new Selection.Pair(drop.source(), hearing.outlet());
         String said = said(drop);
-        Tooltip.install(token, new Tooltip(said));
+        Tips.say(token, said);
         token.setId("token-" + pair.source() + "-" + pair.outlet());
         token.setFocusTraversable(true);
         token.setAccessibleRole(AccessibleRole.BUTTON);

@@ -24,9 +24,18 @@ public final class BasinsView extends StackPane {
     private final HBox row = new HBox();
     private final ScrollPane scroll = new ScrollPane(row);
 
-    /** Basins of what the store holds. */
-    public BasinsView(Store store) {
+    /** The width that the strip will have, as long as it has none. */
+    private final double expected;
+
+    /**
+     * Basins of what the store holds.
+     *
+     * @param expected the width that the strip will have once it is laid out, so that its basins need not be made only
+     *     then; NaN if not known
+     */
+    public BasinsView(Store store, double expected) {
         this.store = store;
+        this.expected = expected;
         setId("basins");
         getStyleClass().add("basins");
         row.setAlignment(Pos.TOP_LEFT);
@@ -55,6 +64,10 @@ public final class BasinsView extends StackPane {
     }
 
     private void rebuild(State state) {
+        double room = getWidth() > 0 ? getWidth() : expected;
+        if (!(room > 0)) {
+            return; // what they share is not known yet; once it is, they are made
+        }
         Reading reading = state.reading();
         List<Element> outlets = reading.rig().of(Kind.OUTLET);
         setPrefHeight(HEIGHT * state.textScale());
@@ -65,7 +78,7 @@ public final class BasinsView extends StackPane {
             row.getChildren().setAll(none);
             return;
         }
-        double width = Math.max(NARROWEST * state.textScale(), Math.floor((getWidth() - 6) / outlets.size()));
+        double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / outlets.size()));
         List<Node> children = row.getChildren();
         for (int o = 0; o < outlets.size(); o++) {
             Hearing hearing = Hearing.of(state, o);

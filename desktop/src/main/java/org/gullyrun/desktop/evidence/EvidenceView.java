@@ -22,11 +22,13 @@ public final class EvidenceView extends ScrollPane {
     private final Store store;
     private final VBox box = new VBox(6);
     private final RemediesSheet remedies;
+    private final PairSheet pair;
 
     /** Evidence of what the store's state has selected. */
     public EvidenceView(Store store) {
         this.store = store;
         this.remedies = new RemediesSheet(store);
+        this.pair = new PairSheet(store, remedies);
         setId("evidence");
         getStyleClass().addAll("evidence", "plain-scroll");
         setFitToWidth(true);
@@ -54,7 +56,7 @@ public final class EvidenceView extends ScrollPane {
             setMinWidth(WIDTH * now.textScale());
             double at = before.selection().equals(now.selection()) ? getVvalue() : 0;
             remedies.show(now);
-            keepingFocus(() -> box.getChildren().setAll(content(now)));
+            keepingFocus(() -> Nodes.exchange(box.getChildren(), content(now)));
             setVvalue(at);
         }
         if (now.hop() >= 0
@@ -70,7 +72,7 @@ public final class EvidenceView extends ScrollPane {
         Node owner = getScene() == null ? null : getScene().getFocusOwner();
         boolean inside = owner != null && isWithin(owner);
         draw.run();
-        if (inside) {
+        if (inside && !isWithin(owner)) {
             Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
             if (owner instanceof TextField was && again instanceof TextField is) {
                 SettingEditor.takeOver(was, is);
@@ -128,8 +130,8 @@ public final class EvidenceView extends ScrollPane {
             case Selection.OfSource(String id) -> new Listing(store).content(state, id, true);
             case Selection.OfOutlet(String id) -> new Listing(store).content(state, id, false);
             case Selection.OfElement(String id) -> new ElementSheet(store).content(state, id);
-            case Selection.Pair pair -> new PairSheet(store, remedies).ofPair(state);
-            case Selection.Trouble trouble -> new PairSheet(store, remedies).ofTrouble(state);
+            case Selection.Pair ofPair -> pair.ofPair(state);
+            case Selection.Trouble trouble -> pair.ofTrouble(state);
         };
     }
 }

@@ -1,27 +1,28 @@
 package org.gullyrun.desktop.evidence;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
-import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Circle;
-import javafx.scene.shape.Line;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.PointKind;
 import org.gullyrun.core.flow.SegmentSettings;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
@@ -30,6 +31,7 @@ import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The ways shown as a ladder: a rung for each point, with level and delay so far and what gates the way into it. Several
@@ -37,46 +39,44 @@ import org.gullyrun.desktop.state.Store;
  */
 final class Ladder extends VBox {
     private static final int MOST = 3;
-    private static final double RAIL = 13;
 
     /** One rung: a point, and for each way the segment by which it comes there (-1: it begins there; -2: not on it). */
     private record Rung(int point, int[] by) {}
 
     private final Store store;
-    private final State state;
-    private final FlowGraph graph;
-    private final Rig rig;
-    private final List<Evidence.Way> ways;
-    private final double u;
-    private final Set<SegmentKey> wrong;
+    /** The rows there are, more than are shown perhaps: they are kept for other ways. */
+    private final List<RungRow> rows = new ArrayList<>();
 
-    Ladder(Store store, State state) {
+    private State state;
+    private FlowGraph graph;
+    private Rig rig;
+    private List<Evidence.Way> ways = List.of();
+    private double u;
+    private Set<SegmentKey> wrong = Set.of();
+
+    Ladder(Store store) {
         this.store = store;
-        this.state = state;
+        this.state = store.state();
         this.graph = state.graph();
-        this.rig = state.reading().rig();
-        this.ways = state.shown()
-                .ways()
-                .subList(0, Math.min(MOST, state.shown().ways().size()));
-        this.u = state.textScale();
-        this.wrong = Culprit.wrong(state);
+        this.rig = graph.rig();
         setId("ladder");
-        String middle = ways.size() == 1 ? "the way" : state.shown().ways().size() + " ways";
-        HBox head = new HBox(
-                cell(label(isCircle() ? "dB" : "dBFS", "caption"), 46, Pos.CENTER_RIGHT),
-                rails(),
-                label(middle, "caption"),
-                Nodes.spacer(),
-                label("ms", "caption"));
-        head.setPadding(new javafx.geometry.Insets(0, 4, 4, 0));
-        getChildren().add(head);
+    }
+
+    /** Shows the ways of a state, of which there is at least one. */
+    void show(State now) {
+        state = now;
+        graph = now.graph();
+        rig = now.reading().rig();
+        ways = now.shown().ways().subList(0, Math.min(MOST, now.shown().ways().size()));
+        u = now.textScale();
+        wrong = Culprit.wrong(now);
+        List<Node> all = new ArrayList<>(List.of(head()));
         List<Rung> rungs = rungs();
-        double start = level(rungs);
         double[] level = new double[ways.size()];
         double[] delay = new double[ways.size()];
         int[] passing = new int[ways.size()];
-        java.util.Arrays.fill(passing, -1);
-        java.util.Arrays.fill(level, start);
+        Arrays.fill(passing, -1);
+        Arrays.fill(level, level(rungs));
         for (int i = 0; i < rungs.size(); i++) {
             Rung rung = rungs.get(i);
             for (int w = 0; w < ways.size(); w++) {
@@ -85,18 +85,38 @@ final class Ladder extends VBox {
                     delay[w] += graph.latency(rung.by[w]);
                 }
             }
+            if (i == rows.size()) {
+                rows.add(new RungRow(store, i));
+            }
             int way = first(rung);
-            getChildren().add(row(rung, i, i == rungs.size() - 1, level[way], delay[way], passing));
+            RungLook look = look(rung, i == 0, i == rungs.size() - 1, level[way], delay[way], passing);
+            rows.get(i).show(look, look.gate() == null ? null : pill(look.gate()), u);
+            all.add(rows.get(i));
             for (int w = 0; w < ways.size(); w++) {
                 passing[w] = rung.by[w] == -2 ? passing[w] : next(rung, w);
             }
-            if (state.hop() == i && settings(rung) instanceof Node settings) {
-                getChildren().add(settings);
+            if (now.hop() == i && settings(rung) instanceof Node settings) {
+                all.add(settings);
             }
         }
-        if (state.shown().ways().size() > MOST) {
-            getChildren().add(label("and " + (state.shown().ways().size() - MOST) + " more ways", "caption"));
+        if (now.shown().ways().size() > MOST) {
+            all.add(label("and " + (now.shown().ways().size() - MOST) + " more ways", "caption"));
         }
+        Nodes.exchange(getChildren(), all);
+    }
+
+    private Node head() {
+        Label unit = label(isCircle() ? "dB" : "dBFS", "caption");
+        unit.setMinWidth(46 * u);
+        unit.setPrefWidth(46 * u);
+        unit.setAlignment(Pos.CENTER_RIGHT);
+        unit.setWrapText(false);
+        Region rails = new Region();
+        rails.setMinWidth(RungRow.railsWidth(ways.size(), u));
+        String middle = ways.size() == 1 ? "the way" : state.shown().ways().size() + " ways";
+        HBox head = new HBox(unit, rails, label(middle, "caption"), Nodes.spacer(), label("ms", "caption"));
+        head.setPadding(new Insets(0, 4, 4, 0));
+        return head;
     }
 
     private boolean isCircle() {
@@ -105,14 +125,6 @@ final class Ladder extends VBox {
 
     private static Label label(String text, String... classes) {
         return Nodes.label(text, classes);
-    }
-
-    private Node cell(Label label, double width, Pos pos) {
-        label.setMinWidth(width * u);
-        label.setPrefWidth(width * u);
-        label.setAlignment(pos);
-        label.setWrapText(false);
-        return label;
     }
 
     private static int first(Rung rung) {
@@ -137,7 +149,7 @@ final class Ladder extends VBox {
                 int key = closes ? -1 - w : point;
                 int[] mine = by.computeIfAbsent(key, k -> {
                     int[] none = new int[ways.size()];
-                    java.util.Arrays.fill(none, -2);
+                    Arrays.fill(none, -2);
                     return none;
                 });
                 mine[w] = i < 0 ? -1 : segments.get(i);
@@ -161,57 +173,17 @@ final class Ladder extends VBox {
                 .orElse(0.0);
     }
 
-    private Pane rails() {
-        Pane pane = new Pane();
-        double width = (14 + RAIL * (ways.size() - 1) + 12) * u;
-        pane.setMinWidth(width);
-        pane.setPrefWidth(width);
-        return pane;
-    }
-
-    private Node row(Rung rung, int index, boolean last, double level, double delay, int[] passing) {
-        boolean circle = isCircle();
-        String unit = circle ? String.format(Locale.ROOT, "%+.1f", level).replace('-', '−') : number(level);
-        Label levelLabel = label(unit, "figures");
-        Label delayLabel = label(number(delay), "figures");
+    private RungLook look(Rung rung, boolean first, boolean last, double level, double delay, int[] passing) {
+        String shown = isCircle() ? String.format(Locale.ROOT, "%+.1f", level).replace('-', '−') : number(level);
         boolean bad = isBad(rung);
-        Label name = label(pointName(rung.point), bad ? "bad-text" : "plain");
-        name.getStyleClass().add("strong");
-        VBox words = new VBox(name);
-        words.setPadding(new javafx.geometry.Insets(1, 0, 4, 0));
+        String name = PointWords.within(graph, rung.point);
         String sub = sub(rung);
-        if (!sub.isEmpty()) {
-            words.getChildren().add(label(sub, "caption"));
-        }
-        HBox.setHgrow(words, Priority.ALWAYS);
-        words.setMinWidth(0);
-        Pane rails = rails();
-        double height = (sub.isEmpty() ? 28 : 42) * u;
+        List<RungLook.Rail> rails = new ArrayList<>();
         for (int w = 0; w < ways.size(); w++) {
-            rail(rails, rung, w, index == 0, last, passing[w]);
+            rails.add(rail(rung, w, first, last, passing[w]));
         }
-        HBox row = new HBox(cell(levelLabel, 46, Pos.TOP_RIGHT), rails, words);
-        Node pill = pill(rung, bad);
-        if (pill != null) {
-            words.getChildren().add(pill);
-            VBox.setMargin(pill, new javafx.geometry.Insets(3, 0, 3, 0));
-        }
-        row.getChildren().add(cell(delayLabel, 46, Pos.TOP_RIGHT));
-        row.setMinHeight(height);
-        row.setPadding(new javafx.geometry.Insets(0, 4, 0, 0));
-        row.getStyleClass().add("rung");
-        row.setId("rung-" + index);
-        row.setFocusTraversable(true);
-        row.setAccessibleRole(javafx.scene.AccessibleRole.BUTTON);
-        row.setAccessibleText(pointName(rung.point) + ", " + number(level) + " dBFS, " + number(delay) + " ms. " + sub);
-        row.setOnMouseClicked(e -> store.lookAt(state.hop() == index ? -1 : index));
-        row.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
-                store.lookAt(state.hop() == index ? -1 : index);
-                e.consume();
-            }
-        });
-        return row;
+        String spoken = name + ", " + number(level) + " dBFS, " + number(delay) + " ms. " + sub;
+        return new RungLook(shown, number(delay), name, bad, sub, rails, bad ? gate(rung) : null, spoken);
     }
 
     private static String number(double value) {
@@ -238,47 +210,30 @@ final class Ladder extends VBox {
         return false;
     }
 
-    private void rail(Pane rails, Rung rung, int w, boolean first, boolean last, int passing) {
-        double x = (7 + RAIL * w) * u;
-        double dot = 10 * u;
-        List<Integer> segments = ways.get(w).segments();
-        boolean on = rung.by[w] != -2;
-        boolean begins = rung.by[w] == -1;
-        boolean ends = rung.by[w] >= 0 && rung.by[w] == segments.getLast();
+    private RungLook.Rail rail(Rung rung, int w, boolean first, boolean last, int passing) {
+        int by = rung.by[w];
+        boolean on = by != -2;
         if (!on && passing < 0) {
-            return;
+            return RungLook.Rail.NONE;
         }
-        int next = on ? next(rung, w) : -1;
-        boolean closed = rung.by[w] >= 0 && !graph.isOpen(rung.by[w]);
-        if (!begins && !first) {
-            Line above = rail(x, 0, dot, on ? rung.by[w] : passing, on ? closed : !graph.isOpen(passing));
-            if (!on) {
-                above.endYProperty().bind(rails.heightProperty());
-            }
-            rails.getChildren().add(above);
-        }
-        if (on && !ends && !last) {
-            Line below = rail(x, dot, dot, next, next >= 0 && !graph.isOpen(next));
-            below.endYProperty().bind(rails.heightProperty());
-            rails.getChildren().add(below);
-        }
-        if (on) {
-            Circle circle = new Circle(x, dot, 4.4 * u);
-            circle.getStyleClass().add("rung-dot");
-            boolean bad = rung.by[w] >= 0 && (culprit(rung.by[w]) || wrong.contains(SegmentKey.of(graph, rung.by[w])));
-            circle.getStyleClass().add(closed ? "dry" : bad ? "bad" : "plain");
-            rails.getChildren().add(circle);
-        }
+        boolean begins = by == -1;
+        boolean ends = by >= 0 && by == ways.get(w).segments().getLast();
+        RungLook.Stroke above = begins || first ? RungLook.Stroke.NONE : stroke(on ? by : passing);
+        RungLook.Stroke below = on && !ends && !last ? stroke(next(rung, w)) : RungLook.Stroke.NONE;
+        RungLook.Stroke dot = !on
+                ? RungLook.Stroke.NONE
+                : by >= 0 && graph.isOpen(by) && culprit(by) ? RungLook.Stroke.BAD : stroke(by);
+        return new RungLook.Rail(above, !on, below, dot);
     }
 
-    private Line rail(double x, double from, double to, int segment, boolean closed) {
-        Line line = Nodes.line(x, from, x, to, "rail");
-        if (closed) {
-            line.getStyleClass().add("dry");
-        } else if (segment >= 0 && wrong.contains(SegmentKey.of(graph, segment))) {
-            line.getStyleClass().add("bad");
+    private RungLook.Stroke stroke(int segment) {
+        if (segment < 0) {
+            return RungLook.Stroke.PLAIN;
         }
-        return line;
+        if (!graph.isOpen(segment)) {
+            return RungLook.Stroke.DRY;
+        }
+        return wrong.contains(SegmentKey.of(graph, segment)) ? RungLook.Stroke.BAD : RungLook.Stroke.PLAIN;
     }
 
     private int next(Rung rung, int w) {
@@ -287,33 +242,23 @@ final class Ladder extends VBox {
         return at < segments.size() ? segments.get(at) : -1;
     }
 
-    private String pointName(int point) {
-        return PointWords.within(graph, point);
-    }
-
     private String sub(Rung rung) {
         int by = rung.by[first(rung)];
         if (by < 0) {
-            return by == -1 && graph.kind(rung.point) == org.gullyrun.core.flow.PointKind.SOURCE ? "usual level" : "";
+            return by == -1 && graph.kind(rung.point) == PointKind.SOURCE ? "usual level" : "";
         }
         String program = PointWords.program(graph, rung.point);
         String hop = PointWords.hop(graph, by);
         return program.isEmpty() || hop.isEmpty() ? program + hop : program + ", " + hop;
     }
 
-    /** The switch on the rung itself: of a closed gate, or of the one at fault. */
-    private @org.jspecify.annotations.Nullable Node pill(Rung rung, boolean bad) {
-        if (!bad) {
-            return null;
-        }
+    /** The gate that can be turned on the rung itself: one that is closed, or the one at fault. */
+    private @Nullable Gate gate(Rung rung) {
         for (int by : rung.by) {
             if (by >= 0) {
                 for (Gate gate : graph.gates(by)) {
                     if (graph.isOpen(by) ? culprit(gate) : !gate.open()) {
-                        ToggleButton toggle = SettingEditor.gate(store, graph, gate);
-                        toggle.setId("pill-" + gate.at().element() + "-"
-                                + gate.at().key().replace(':', '-'));
-                        return toggle;
+                        return gate;
                     }
                 }
             }
@@ -321,21 +266,27 @@ final class Ladder extends VBox {
         return null;
     }
 
+    private Node pill(Gate gate) {
+        ToggleButton toggle = SettingEditor.gate(store, graph, gate);
+        toggle.setId("pill-" + gate.at().element() + "-" + gate.at().key().replace(':', '-'));
+        return toggle;
+    }
+
     private boolean culprit(Gate gate) {
         return state.remedies() != null
                 && state.remedies().remedies().stream()
                         .limit(1)
                         .flatMap(r -> r.changes().stream())
-                        .anyMatch(c -> c instanceof org.gullyrun.core.rig.Change.Set set
+                        .anyMatch(c -> c instanceof Change.Set set
                                 ? set.address().equals(gate.at())
                                 : gate.at().element().endsWith("@" + c.element()));
     }
 
-    private @org.jspecify.annotations.Nullable Node settings(Rung rung) {
+    private @Nullable Node settings(Rung rung) {
         VBox box = new VBox(5);
         box.getStyleClass().add("settings");
-        VBox.setMargin(box, new javafx.geometry.Insets(2, 0, 6, 0));
-        java.util.LinkedHashSet<Address> addresses = new java.util.LinkedHashSet<>();
+        VBox.setMargin(box, new Insets(2, 0, 6, 0));
+        Set<Address> addresses = new LinkedHashSet<>();
         for (int by : rung.by) {
             if (by >= 0) {
                 addresses.addAll(SegmentSettings.of(graph, by));

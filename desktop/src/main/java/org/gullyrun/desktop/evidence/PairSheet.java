@@ -20,10 +20,12 @@ import org.gullyrun.desktop.state.Store;
 final class PairSheet {
     private final Store store;
     private final RemediesSheet remedies;
+    private final Ladder ladder;
 
     PairSheet(Store store, RemediesSheet remedies) {
         this.store = store;
         this.remedies = remedies;
+        this.ladder = new Ladder(store);
     }
 
     List<Node> ofPair(State state) {
@@ -130,7 +132,8 @@ final class PairSheet {
         }
         if (!onlySettings) {
             all.add(Nodes.rule());
-            all.add(new Ladder(store, state));
+            ladder.show(state);
+            all.add(ladder);
         } else if (finding == null
                 && state.shown().cell() != null
                 && !state.shown().cell().delivery().arrives()) {

@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.evidence;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -38,28 +39,29 @@ final class RemediesSheet {
 
     /** Shows the remedies as far as they are known. */
     void show(State state) {
-        first.getChildren().setAll(Nodes.label("Takes it away", "caption"));
-        others.getChildren().clear();
+        List<Node> above = new ArrayList<>(List.of(Nodes.label("Takes it away", "caption")));
+        List<Node> beneath = new ArrayList<>();
         var known = state.remedies();
         if (known == null) {
-            first.getChildren().add(Nodes.label("Trying remedies …", "soft"));
-            return;
-        }
-        List<Remedy> remedies = known.remedies();
-        if (remedies.isEmpty()) {
-            first.getChildren().add(Nodes.label("No single setting takes it away.", "soft"));
-            return;
-        }
-        first.getChildren().add(remedy(remedies.getFirst(), 0));
-        if (!known.complete()) {
-            first.getChildren().add(Nodes.label(remedies.size() + " found, trying others …", "soft"));
-        }
-        if (remedies.size() > 1) {
-            others.getChildren().addAll(Nodes.rule(), Nodes.label("Other ways to take it away", "caption"));
-            for (int i = 1; i < Math.min(MOST, remedies.size()); i++) {
-                others.getChildren().add(remedy(remedies.get(i), i));
+            above.add(Nodes.label("Trying remedies …", "soft"));
+        } else if (known.remedies().isEmpty()) {
+            above.add(Nodes.label("No single setting takes it away.", "soft"));
+        } else {
+            List<Remedy> remedies = known.remedies();
+            above.add(remedy(remedies.getFirst(), 0));
+            if (!known.complete()) {
+                above.add(Nodes.label(remedies.size() + " found, trying others …", "soft"));
+            }
+            if (remedies.size() > 1) {
+                beneath.add(Nodes.rule());
+                beneath.add(Nodes.label("Other ways to take it away", "caption"));
+                for (int i = 1; i < Math.min(MOST, remedies.size()); i++) {
+                    beneath.add(remedy(remedies.get(i), i));
+                }
             }
         }
+        Nodes.exchange(first.getChildren(), above);
+        Nodes.exchange(others.getChildren(), beneath);
     }
 
     private Node remedy(Remedy remedy, int place) {

@@ -9,7 +9,6 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
@@ -27,6 +26,7 @@ import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
@@ -70,7 +70,7 @@ final class SettingEditor {
         List<Change> changes = gate.open() ? moves.close(gate) : moves.open(gate);
         pill.setDisable(changes.isEmpty());
         pill.setAccessibleText((gate.why().isEmpty() ? "open" : gate.why()) + ": " + word(gate));
-        Tooltip.install(pill, new Tooltip(gate.why().isEmpty() ? "open" : gate.why()));
+        Tips.say(pill, gate.why().isEmpty() ? "open" : gate.why());
         pill.setOnAction(e -> store.change(changes));
         return pill;
     }
@@ -114,7 +114,7 @@ final class SettingEditor {
         pill.getStyleClass().setAll("pill");
         pill.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         named(pill);
-        Tooltip.install(pill, new Tooltip(unknown ? "not yet known" : Sentences.label(rig, element, setting)));
+        Tips.say(pill, unknown ? "not yet known" : Sentences.label(rig, element, setting));
         pill.setOnAction(e -> send(!on));
         return pill;
     }
@@ -212,7 +212,7 @@ final class SettingEditor {
 
     private static void wrong(TextField field, String why) {
         Nodes.mark(field, "wrong", true);
-        field.setTooltip(new Tooltip(why));
+        Tips.say(field, why);
         field.setAccessibleHelp(why);
     }
 

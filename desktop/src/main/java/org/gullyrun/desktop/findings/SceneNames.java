@@ -5,13 +5,13 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.transform.Rotate;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.State;
 
@@ -76,7 +76,7 @@ final class SceneNames {
 
     private static Label label(SceneReading scene) {
         Label label = Nodes.label(scene.name(), "caption");
-        label.setTooltip(new Tooltip(scene.name()));
+        Tips.say(label, scene.name());
         label.setWrapText(false);
         return label;
     }

@@ -14,7 +14,6 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.SVGPath;
@@ -24,6 +23,7 @@ import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.find.FindField;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
+import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -160,9 +160,10 @@ public final class HeadView extends HBox {
         title.setMaxWidth(WIDEST_TITLE * u);
         title.setText((now.unsaved() ? "• " : "") + now.what().title());
         if (before == now || before.file() != now.file() || before.unsaved() != now.unsaved()) {
-            title.setTooltip(new Tooltip(
+            Tips.say(
+                    title,
                     (now.file() == null ? "not in a file yet" : now.file().toString())
-                            + (now.unsaved() ? ", with unsaved changes" : "")));
+                            + (now.unsaved() ? ", with unsaved changes" : ""));
         }
         title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
         Survey shown = now.surveyShown();
@@ -200,8 +201,8 @@ public final class HeadView extends HBox {
         if (before == now || !before.past().equals(now.past())) {
             undo.setDisable(now.past().undo().isEmpty());
             redo.setDisable(now.past().redo().isEmpty());
-            undo.setTooltip(new Tooltip("Undo: " + now.past().undo() + " (Ctrl+Z)"));
-            redo.setTooltip(new Tooltip("Redo: " + now.past().redo() + " (Ctrl+Y)"));
+            Tips.say(undo, "Undo: " + now.past().undo() + " (Ctrl+Z)");
+            Tips.say(redo, "Redo: " + now.past().redo() + " (Ctrl+Y)");
             undo.setAccessibleText("Undo " + now.past().undo());
             redo.setAccessibleText("Redo " + now.past().redo());
         }
@@ -257,7 +258,7 @@ public final class HeadView extends HBox {
         verdictTold = told;
         verdictScale = now.textScale();
         verdict.setAccessibleText("Verdict: " + told);
-        verdict.setTooltip(new Tooltip(told + ". Click for the findings."));
+        Tips.say(verdict, told + ". Click for the findings.");
     }
 
     private void scenes(State before, State now) {

@@ -1,6 +1,5 @@
 package org.gullyrun.desktop.trace;
 
-import javafx.scene.control.Tooltip;
 import javafx.scene.shape.CubicCurveTo;
 import javafx.scene.shape.HLineTo;
 import javafx.scene.shape.LineTo;
@@ -12,6 +11,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
 
@@ -91,10 +91,10 @@ final class MapChannels {
             path.setStrokeWidth(2.4 * u);
         }
         path.setMouseTransparent(false);
-        Tooltip.install(
+        Tips.say(
                 path,
-                new Tooltip(edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)
-                        + (edge.rates.isEmpty() ? "" : "\n" + edge.rates)));
+                edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)
+                        + (edge.rates.isEmpty() ? "" : "\n" + edge.rates));
     }
 
     /** A closed gate is a bar across the channel; one that is open in some scenes only stands ajar. */
@@ -106,7 +106,7 @@ final class MapChannels {
         for (double[] piece : pieces) {
             Rectangle bar = new Rectangle(x - 1.5 * u, y + piece[0], 3 * u, piece[1]);
             bar.getStyleClass().add("gate-bar");
-            Tooltip.install(bar, new Tooltip(edge.closed));
+            Tips.say(bar, edge.closed);
             sheet.put(Layer.MARKS, bar, edge.keys);
         }
     }

@@ -125,8 +125,9 @@ public final class MapView extends Region {
 
     private void rebuild(State state) {
         if (model == null) {
-            // The first time all is cold: not on the interface thread, not before the window has its size, and once
-            // only.
+            // The first time all is cold: not on the interface thread, not before the window has its size, for it would
+            // take
+            // the processor from the other parts, and once only.
             // What has changed meanwhile is drawn after it: asking again would only delay the first map.
             if (getWidth() > 0 && !asked) {
                 asked = true;

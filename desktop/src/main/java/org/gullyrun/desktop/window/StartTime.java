@@ -1,43 +1,57 @@
 package org.gullyrun.desktop.window;
 
 import java.io.PrintStream;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
-import javafx.stage.Stage;
 
 /** Tells when the window, its parts and its map were on screen, counted from the command; then ends the program. */
 final class StartTime extends AnimationTimer {
     /** Microseconds since 1970 at which the command was given; set by the script that starts the program. */
     private static final String BEGAN = "GULLYRUN_BEGAN";
 
-    private static final String[] STAGES = {"bare sheet", "parts", "run map"};
+    /** What comes after what, and what is in the scene once it is there; each is counted by itself. */
+    private enum Stage {
+        BARE("bare sheet", List.of()),
+        PARTS("parts", List.of("#evidence", ".basin-cell")),
+        MAP("run map", List.of("#evidence", ".basin-cell", ".bank"));
 
-    private final Stage stage;
+        final String name;
+        final List<String> parts;
+
+        Stage(String name, List<String> parts) {
+            this.name = name;
+            this.parts = parts;
+        }
+    }
+
+    private final javafx.stage.Stage window;
     private final PrintStream out;
-    private int reached;
-    private int frames;
+    private final Map<Stage, Integer> frames = new EnumMap<>(Stage.class);
 
-    StartTime(Stage stage, PrintStream out) {
-        this.stage = stage;
+    StartTime(javafx.stage.Stage window, PrintStream out) {
+        this.window = window;
         this.out = out;
     }
 
     @Override
     public void handle(long now) {
-        boolean there = switch (reached) {
-            case 0 -> stage.isShowing();
-            case 1 -> stage.getScene().lookup("#evidence") != null;
-            default -> stage.getScene().lookup(".bank") != null;
-        };
-        frames = there ? frames + 1 : 0;
-        // What is there in one pulse is painted when the one after the next begins: that waits for it.
-        if (frames == 3) {
-            frames = 0;
-            out.printf("%s %d ms%n", STAGES[reached], System.currentTimeMillis() - began());
-            if (++reached == STAGES.length) {
-                stop();
-                Platform.exit();
+        for (Stage stage : Stage.values()) {
+            // To look for what has been found already would itself take long, all being cold.
+            boolean there = frames.containsKey(stage)
+                    || window.isShowing()
+                            && stage.parts.stream()
+                                    .allMatch(part -> window.getScene().lookup(part) != null);
+            // What is there in one pulse is painted when the one after the next begins: that waits for it.
+            if (there && frames.merge(stage, 1, Integer::sum) == 3) {
+                out.printf("%s %d ms%n", stage.name, System.currentTimeMillis() - began());
             }
+        }
+        if (frames.getOrDefault(Stage.MAP, 0) == 3) {
+            stop();
+            Platform.exit();
         }
     }
 

@@ -52,7 +52,7 @@ import org.gullyrun.desktop.way.WayView;
 /** The window: its parts in their places, its keys, its files. */
 public final class Workbench {
     /** The one style sheet. */
-    static final String SHEET =
+    private static final String SHEET =
             Objects.requireNonNull(Nodes.class.getResource("sheet.css")).toExternalForm();
 
     /** Keys that mean something in the sheet of the intake or the grid of the brief only: told, but not found. */
@@ -107,6 +107,11 @@ public final class Workbench {
 
     /** Makes the window on a stage; it is not shown yet. */
     public Workbench(Stage stage, Store store, Remembered remembered, FilePicker files) {
+        this(stage, bare(), store, remembered, files);
+    }
+
+    /** Makes the window on a stage that may show the bare sheet already. */
+    Workbench(Stage stage, Scene bare, Store store, Remembered remembered, FilePicker files) {
         this.stage = stage;
         this.store = store;
         this.remembered = remembered;
@@ -128,7 +133,7 @@ public final class Workbench {
         frame.setLeft(new WayView(store));
         frame.setCenter(middle);
         frame.setRight(new StackPane(evidence, briefSide, intakeSide));
-        frame.setBottom(new BasinsView(store));
+        frame.setBottom(new BasinsView(store, stage.getScene() == bare ? bare.getWidth() : Double.NaN));
         message.setId("message");
         message.setVisible(false);
         message.setMaxSize(560, Region.USE_PREF_SIZE);
@@ -136,13 +141,15 @@ public final class Workbench {
         StackPane.setMargin(message, new Insets(0, 0, BasinsView.HEIGHT + 14, 0));
         message.setOnMouseClicked(e -> store.dismiss());
         StackPane root = new StackPane(frame, message, overlay, speck);
-        this.scene = new Scene(root, 1280, 800);
-        scene.getStylesheets().add(SHEET);
+        this.scene = bare;
+        scene.setRoot(root);
         scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, e -> store.pressed());
         scene.addEventFilter(MouseEvent.MOUSE_PRESSED, e -> store.pressed());
         new Keyboard(scene, overlay, () -> actions, () -> store.state().step() == Step.INTAKE, this::stepKey);
-        stage.setScene(scene);
+        if (stage.getScene() != scene) {
+            stage.setScene(scene);
+        }
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         stage.setOnCloseRequest(this::closing);
@@ -150,6 +157,13 @@ public final class Workbench {
         overlay.whenClosed(frame::requestFocus); // or the next control in line would seem to have been chosen
         store.watch(this::update);
         frame.requestFocus(); // so that keys count at once, and no control looks chosen
+    }
+
+    /** An empty sheet in the colours of the program, which a window can show before its parts are made. */
+    static Scene bare() {
+        Scene bare = new Scene(new StackPane(), 1280, 800);
+        bare.getStylesheets().add(SHEET);
+        return bare;
     }
 
     /** The scene of the window. */

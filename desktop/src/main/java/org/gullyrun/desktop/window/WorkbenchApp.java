@@ -8,7 +8,6 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
-import javafx.scene.layout.StackPane;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
@@ -72,11 +71,9 @@ public final class WorkbenchApp extends Application {
     public void start(Stage stage) {
         Remembered remembered = new Remembered(Remembered.usualFile());
         // The bare sheet first, in its place and colour: the window answers the command before its parts are made.
-        StackPane sheet = new StackPane();
-        Scene bare = new Scene(sheet);
-        bare.getStylesheets().add(Workbench.SHEET);
+        Scene bare = Workbench.bare();
         if (remembered.number("night", 0) > 0) {
-            sheet.getStyleClass().add("night");
+            bare.getRoot().getStyleClass().add("night");
         }
         stage.setTitle("Gullyrun");
         stage.setScene(bare);
@@ -85,10 +82,10 @@ public final class WorkbenchApp extends Application {
         if (getParameters().getRaw().contains(TIME)) {
             new StartTime(stage, System.out).start();
         }
-        Platform.runLater(() -> fill(stage));
+        Platform.runLater(() -> fill(stage, bare));
     }
 
-    private void fill(Stage stage) {
+    private void fill(Stage stage, Scene bare) {
         Type.load();
         Opened opened = OPENING.get().join();
         Store made = opened.store;
@@ -101,7 +98,7 @@ public final class WorkbenchApp extends Application {
                             + "). The case is as it was before; save it under another name to be safe.",
                     true)));
         });
-        new Workbench(stage, made, opened.remembered, new NativeFilePicker(stage));
+        new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage));
         if (opened.problem != null) {
             made.tell(opened.problem);
         }
