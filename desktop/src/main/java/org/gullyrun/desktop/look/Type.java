@@ -14,16 +14,11 @@ public final class Type {
 
     private static final List<String> FILES = List.of(
             "IBMPlexSans-Regular",
-            "IBMPlexSans-Medium",
             "IBMPlexSans-SemiBold",
-            "IBMPlexSans-Italic",
-            "IBMPlexSerif-Regular",
-            "IBMPlexSerif-Medium",
             "IBMPlexSerif-SemiBold",
             "IBMPlexSerif-Italic",
             "IBMPlexSerif-MediumItalic",
-            "IBMPlexMono-Regular",
-            "IBMPlexMono-Medium");
+            "IBMPlexMono-Regular");
 
     private static final int MOST_WIDTHS = 20_000;
     /** The same labels are measured at every change. */
