@@ -10,6 +10,9 @@ final class Window {
     /** Where this is set, the window tells how long its start took, and closes: {@code bin/gullyrun measure --start}. */
     private static final String TIMED = "GULLYRUN_TIMED";
 
+    /** Where this is set, the window goes through itself once, and closes: when the program is put together. */
+    private static final String REHEARSED = "GULLYRUN_REHEARSED";
+
     private Window() {}
 
     static int open(@Nullable Path file) {
@@ -17,7 +20,10 @@ final class Window {
     }
 
     static int demo() {
-        return System.getenv(TIMED) == null ? run(WorkbenchApp.DEMO) : run(WorkbenchApp.DEMO, WorkbenchApp.TIME);
+        if (isSet(REHEARSED)) {
+            return run(WorkbenchApp.DEMO, WorkbenchApp.REHEARSE);
+        }
+        return isSet(TIMED) ? run(WorkbenchApp.DEMO, WorkbenchApp.TIME) : run(WorkbenchApp.DEMO);
     }
 
     private static int run(String... arguments) {

@@ -30,6 +30,9 @@ public final class WorkbenchApp extends Application {
     /** The argument that tells how long the start took, and ends. */
     public static final String TIME = "--time";
 
+    /** The argument that goes through the window once, and ends. */
+    public static final String REHEARSE = "--rehearse";
+
     private static final AtomicReference<CompletableFuture<Opened>> OPENING = new AtomicReference<>();
 
     private @Nullable Store store;
@@ -101,6 +104,9 @@ public final class WorkbenchApp extends Application {
         new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage));
         if (opened.problem != null) {
             made.tell(opened.problem);
+        }
+        if (getParameters().getRaw().contains(REHEARSE)) {
+            new Rehearsal(bare, made).start();
         }
         if (getParameters().getRaw().contains(STREAM)) {
             ChangeStream.start(made, System.out);
