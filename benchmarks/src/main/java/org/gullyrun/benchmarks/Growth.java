@@ -1,9 +1,7 @@
 package org.gullyrun.benchmarks;
 
 import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
-import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -27,25 +25,25 @@ public final class Growth {
         for (int warm = 0; warm < 30; warm++) {
             audit.read(LargeRigs.make(1, 60, 10, 2), LargeRigs.brief(60));
         }
-        List<Rig> rigs = IntStream.of(SOURCES)
-                .mapToObj(sources -> LargeRigs.make(1, sources, 10, 2))
-                .toList();
         double[] best = new double[SOURCES.length];
         Arrays.fill(best, Double.POSITIVE_INFINITY);
         for (int round = 0; round < ROUNDS; round++) {
             for (int i = 0; i < SOURCES.length; i++) {
                 Brief brief = LargeRigs.brief(SOURCES[i]);
+                Rig rig = LargeRigs.make(1, SOURCES[i], 10, 2);
+                System.gc(); // each size begins with what is its own only, not with what others left
                 long began = System.nanoTime();
-                audit.read(rigs.get(i), brief);
+                audit.read(rig, brief);
                 best[i] = Math.min(best[i], (System.nanoTime() - began) / 1e6);
             }
         }
         for (int i = 0; i < SOURCES.length; i++) {
-            tell(audit, rigs.get(i), SOURCES[i], best[i], i == 0 ? best[0] : best[i - 1]);
+            tell(audit, SOURCES[i], best[i], i == 0 ? best[0] : best[i - 1]);
         }
     }
 
-    private static void tell(Audit audit, Rig rig, int sources, double best, double before) {
+    private static void tell(Audit audit, int sources, double best, double before) {
+        Rig rig = LargeRigs.make(1, sources, 10, 2);
         long without = inUse();
         Reading reading = audit.read(rig, LargeRigs.brief(sources));
         long held = inUse() - without;

@@ -75,7 +75,7 @@ final class GraphBuilder {
         /** The numbers of both ends, known when all points are. */
         private long ends;
 
-        private final List<Integer> gates = new ArrayList<>(4);
+        private int[] gates = NONE;
         private List<Address> assumed = List.of();
 
         private Draft(Point from, Point to, String element) {
@@ -158,24 +158,43 @@ final class GraphBuilder {
             }
             boolean on = value == null ? Boolean.TRUE.equals(flag.usual()) : value;
             boolean passes = on == (sort == Gate.Sort.ON);
-            return gate(new Address(e.id(), flag.key()), sort, flag, passes, () -> why(rig, e, flag, on));
+            Address at = new Address(e.id(), flag.key());
+            Integer known = gateIndex.get(at);
+            return known == null
+                    ? through(add(new Gate(at, sort, flag, passes, passes ? "" : why(rig, e, flag, on))))
+                    : through(known);
+        }
+
+        private int add(Gate gate) {
+            gateIndex.put(gate.at(), gateList.size());
+            gateList.add(gate);
+            return gateList.size() - 1;
+        }
+
+        private Draft through(int gate) {
+            for (int known : gates) {
+                if (known == gate) {
+                    return this;
+                }
+            }
+            gates = java.util.Arrays.copyOf(gates, gates.length + 1);
+            gates[gates.length - 1] = gate;
+            return this;
         }
 
         Draft gate(Address at, Gate.Sort sort, Setting<?> setting, boolean passes, Supplier<String> why) {
             Integer known = gateIndex.get(at);
             if (known == null) {
-                known = gateList.size();
-                gateIndex.put(at, known);
-                gateList.add(new Gate(at, sort, setting, passes, passes ? "" : why.get()));
-            } else if (again && sort == Gate.Sort.IN_SCENE) {
+                return through(add(new Gate(at, sort, setting, passes, passes ? "" : why.get())));
+            }
+            if (again && sort == Gate.Sort.IN_SCENE) {
                 gateList.set(known, new Gate(at, sort, setting, passes, passes ? "" : why.get()));
             }
-            if (!gates.contains(known)) {
-                gates.add(known);
-            }
-            return this;
+            return through(known);
         }
     }
+
+    private static final int[] NONE = {};
 
     private final Rig rig;
     private final Map<String, Point> points;
@@ -208,7 +227,12 @@ final class GraphBuilder {
 
     /** The point with this id, made if need be. */
     Point point(String id, PointKind kind, String element, double rate) {
-        return points.computeIfAbsent(id, i -> new Point(i, kind, element, rate));
+        Point known = points.get(id);
+        if (known == null) {
+            known = new Point(id, kind, element, rate);
+            points.put(id, known);
+        }
+        return known;
     }
 
     Draft segment(Point from, Point to, String element) {
@@ -290,11 +314,7 @@ final class GraphBuilder {
     private static void put(Arrays a, int segment, Draft d) {
         a.gain[segment] = d.gain;
         a.latency[segment] = d.latency;
-        int[] gates = new int[d.gates.size()];
-        for (int g = 0; g < gates.length; g++) {
-            gates[g] = d.gates.get(g);
-        }
-        a.gates[segment] = gates;
+        a.gates[segment] = d.gates;
         a.assumed.set(segment, d.assumed);
     }
 

@@ -28,8 +28,9 @@ public final class RunSearch {
     private final int end;
     private final int limit;
     private final boolean[] reaching;
-    private final boolean[] onPath;
-    private int[] seen = {}; // of use only where loops are
+    // These are of use only where loops are: an array for each of many searches would make large rigs slow.
+    private boolean[] onPath = {};
+    private int[] seen = {};
     private int[] queue = {};
     private int round;
     private int[] path = new int[32];
@@ -42,7 +43,6 @@ public final class RunSearch {
         this.end = end;
         this.limit = limit;
         this.reaching = view.reachingOne(end);
-        this.onPath = new boolean[graph.points()];
     }
 
     /** Lists up to {@code limit} runs between two points. */
@@ -60,17 +60,17 @@ public final class RunSearch {
         int depth = 0;
         points[0] = start;
         next[0] = view.outStart[start];
-        onPath[start] = true;
+        mark(start, true);
         while (depth >= 0) {
             int p = points[depth];
             if (next[depth] == view.outStart[p + 1] || more) {
-                onPath[p] = false;
+                mark(p, false);
                 depth--;
                 continue;
             }
             int s = view.out[next[depth]++];
             int q = graph.to[s];
-            if (onPath[q] || !reaching[q]) {
+            if (!reaching[q] || isOnPath(q)) {
                 continue;
             }
             if (q != end && view.looping[q] && !wayOut(q)) {
@@ -95,8 +95,22 @@ public final class RunSearch {
             }
             points[depth] = q;
             next[depth] = view.outStart[q];
-            onPath[q] = true;
+            mark(q, true);
         }
+    }
+
+    /** Only a point of a loop can be met again. */
+    private void mark(int point, boolean on) {
+        if (view.looping[point]) {
+            if (onPath.length == 0) {
+                onPath = new boolean[graph.points()];
+            }
+            onPath[point] = on;
+        }
+    }
+
+    private boolean isOnPath(int point) {
+        return view.looping[point] && onPath.length > 0 && onPath[point];
     }
 
     /** Whether from a point of a loop the end, or a point outside the loop that leads there, is reached beside the path. */
@@ -114,7 +128,7 @@ public final class RunSearch {
             int p = queue[head++];
             for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
                 int q = graph.to[view.out[i]];
-                if (seen[q] == round || onPath[q] || !reaching[q]) {
+                if (seen[q] == round || !reaching[q] || isOnPath(q)) {
                     continue;
                 }
                 if (q == end || view.set[q] != view.set[start]) {

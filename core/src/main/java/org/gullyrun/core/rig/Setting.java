@@ -83,6 +83,10 @@ public final class Setting<T> {
         if (!family || one.isEmpty()) {
             throw new IllegalArgumentException(key + " is no family, or the member has no name");
         }
+        Setting<T> known = members.get(one); // asked millions of times, made a few
+        if (known != null) {
+            return known;
+        }
         return members.computeIfAbsent(
                 one, x -> new Setting<>(kind, key + ":" + x, label, type, usual, optional, false, x, sayOn, sayOff));
     }
