@@ -41,7 +41,7 @@ final class CellReader {
         FlowGraph graph = scene.graph();
         List<Element> sources = rig.of(Kind.SOURCE);
         List<Element> outlets = rig.of(Kind.OUTLET);
-        int[] points = scene.outletPoints();
+        int[] places = scene.deliveries().placesInRow(scene.outletPoints());
         Wishes.Counting[][] wished = scene.wished();
         if (before != null
                 && before.graph().rig() == rig
@@ -74,10 +74,12 @@ final class CellReader {
                 rows.add(again);
                 continue;
             }
-            List<CellReading> cells = new ArrayList<>(points.length);
-            for (int o = 0; o < points.length; o++) {
-                Delivery delivery = scene.deliveries().get(point, points[o]);
-                Delivery electric = scene.electric().get(point, points[o]);
+            Delivery[] arriving = scene.deliveries().row(point);
+            Delivery[] byWire = scene.electric().row(point);
+            List<CellReading> cells = new ArrayList<>(places.length);
+            for (int o = 0; o < places.length; o++) {
+                Delivery delivery = arriving[places[o]];
+                Delivery electric = byWire[places[o]];
                 cells.add(
                         same == null
                                 ? cell(graph, sources.get(s), outlets.get(o), wished[s][o], delivery, electric)

@@ -159,6 +159,16 @@ public final class Deliveries {
         return table[s][o];
     }
 
+    /** What arrives of a source, outlet by outlet in the order of their points. Not to be altered. */
+    public Delivery[] row(int source) {
+        return table[Arrays.binarySearch(sources, source)];
+    }
+
+    /** For each of some points of outlets its place in a {@link #row}. */
+    public int[] placesInRow(int[] points) {
+        return Arrays.stream(points).map(p -> Arrays.binarySearch(outlets, p)).toArray();
+    }
+
     /** What is needed while one source after the other is followed; made once, so that cost goes by what is reached. */
     private final class Scratch {
         final Tally[] at = new Tally[view.graph.points()];

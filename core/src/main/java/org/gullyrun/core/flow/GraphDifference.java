@@ -44,7 +44,7 @@ final class GraphDifference {
                     && before.gain[i] == after.gain[j]
                     && before.latency[i] == after.latency[j]
                     && before.coupling[i] == after.coupling[j]
-                    && sameGates(before.gates[i], after.gates[j], sameGate);
+                    && numbering.hasSameGates(before, i, after, j, sameGate);
             goneBefore[i] = !same;
             if (j >= 0) {
                 newAfter[j] = !same;
@@ -54,18 +54,6 @@ final class GraphDifference {
         for (boolean each : newAfter) {
             anything |= each;
         }
-    }
-
-    private boolean sameGates(int[] a, int[] b, boolean[] same) {
-        if (a.length != b.length) {
-            return false;
-        }
-        for (int i = 0; i < a.length; i++) {
-            if (numbering.gate(a[i]) != b[i] || !same[a[i]]) {
-                return false;
-            }
-        }
-        return true;
     }
 
     /** Whether the graphs are the same but for rates, names and assumptions. */

@@ -30,6 +30,11 @@ public final class Numbering {
 
     private final @Nullable Gate[] gatesAfter;
     private final boolean[] sameGates;
+    /** The lists of gates last compared, by segment: all but those that depend on the scene are shared between scenes. */
+    private int @Nullable [][] listsBefore = {};
+
+    private int @Nullable [][] listsAfter = {};
+    private boolean[] sameLists = {};
     /** Rows that several scenes share are renumbered once, so that they share them afterwards. */
     private final Map<Object, Delivery[]> rows = new IdentityHashMap<>();
 
@@ -57,6 +62,40 @@ public final class Numbering {
             }
         }
         return sameGates;
+    }
+
+    /**
+     * Whether two segments, by their numbers, have the same gates in two graphs.
+     *
+     * @param sameGate what {@link #sameGates(FlowGraph, FlowGraph)} gives for the graphs
+     */
+    boolean hasSameGates(FlowGraph was, int segment, FlowGraph is, int now, boolean[] sameGate) {
+        int[] old = was.gates[segment];
+        int[] other = is.gates[now];
+        if (sameLists.length == 0) {
+            listsBefore = new int[was.segments()][];
+            listsAfter = new int[was.segments()][];
+            sameLists = new boolean[was.segments()];
+        }
+        // What is one list in two scenes is of gates that do not depend on the scene: they compare as they did.
+        if (listsBefore[segment] != old || listsAfter[segment] != other) {
+            listsBefore[segment] = old;
+            listsAfter[segment] = other;
+            sameLists[segment] = compare(old, other, sameGate);
+        }
+        return sameLists[segment];
+    }
+
+    private boolean compare(int[] old, int[] other, boolean[] sameGate) {
+        if (old.length != other.length) {
+            return false;
+        }
+        for (int i = 0; i < old.length; i++) {
+            if (gate(old[i]) != other[i] || !sameGate[old[i]]) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** The number after of a gate of the graph before, or -1. */
@@ -138,6 +177,9 @@ public final class Numbering {
         rows.clear();
         Arrays.fill(gatesBefore, null);
         Arrays.fill(gatesAfter, null);
+        listsBefore = new int[0][];
+        listsAfter = new int[0][];
+        sameLists = new boolean[0];
     }
 
     /** Points of the graph before by their numbers after; all of them must have one. */
