@@ -33,6 +33,9 @@ public final class HeadView extends HBox {
     private static final String ALL = "all scenes";
     private static final double WIDEST_SCENE = 320;
     private static final double HEIGHT = 44;
+    /** Up to this text scale the head has room for the date of the survey. */
+    private static final double WIDEST_DATED = 1.25;
+
     private static final double WIDEST_TITLE = 260;
     private static final double WIDEST_SCENES = 380;
 
@@ -167,7 +170,9 @@ public final class HeadView extends HBox {
         }
         title.setAccessibleText("Case " + now.what().title() + (now.unsaved() ? ", unsaved" : ""));
         Survey shown = now.surveyShown();
-        survey.setText(shown.name() + (shown.date().isEmpty() ? "" : " · " + shown.date()));
+        // With large letters the name needs the room; the list of surveys has the dates.
+        boolean dated = !shown.date().isEmpty() && u <= WIDEST_DATED;
+        survey.setText(shown.name() + (dated ? " · " + shown.date() : ""));
         String surveys = listed(now);
         if (!surveys.equals(surveysListed)) {
             surveysListed = surveys;

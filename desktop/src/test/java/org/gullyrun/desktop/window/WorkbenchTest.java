@@ -10,6 +10,7 @@ import java.util.Optional;
 import javafx.event.Event;
 import javafx.event.EventType;
 import javafx.scene.Node;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -232,5 +233,19 @@ class WorkbenchTest extends WindowTest {
 
     private int place() throws Exception {
         return state().listed().indexOf(state().shown().finding());
+    }
+
+    @Test
+    void whatIsPointedAtIsSaidWhenThePointerRests(FxRobot robot) throws Exception {
+        robot.moveTo("#token-music-archive");
+        until(() -> robot.listWindows().stream()
+                .anyMatch(w -> w instanceof Tooltip tip
+                        && tip.isShowing()
+                        && tip.getText().startsWith("Music at Archive: leak")));
+        robot.moveTo("#verdict");
+        until(() -> robot.listWindows().stream()
+                .anyMatch(w -> w instanceof Tooltip tip
+                        && tip.isShowing()
+                        && tip.getText().contains("critical")));
     }
 }
