@@ -8,6 +8,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -37,8 +38,8 @@ public final class WhatIf {
      * What an event would do.
      *
      * @param event the event
-     * @param lost pairs that arrive now and then would not, in words
-     * @param gained pairs that do not arrive now and then would
+     * @param lost pairs that arrive now and then would not, in words; in one scene at least
+     * @param gained pairs that do not arrive now and then would; in one scene at least, so that a pair can be in both
      * @param altered other pairs of which level or verdict would be another
      * @param worse the titles of findings above a note that would come
      * @param better the titles of findings above a note that would go
@@ -131,24 +132,30 @@ public final class WhatIf {
         List<String> altered = new ArrayList<>();
         for (int s = 0; s < now.rig().of(Kind.SOURCE).size(); s++) {
             for (int o = 0; o < now.rig().of(Kind.OUTLET).size(); o++) {
-                List<String> into = null;
-                String pair = "";
-                for (int i = 0; i < now.scenes().size() && (into == null || into == altered); i++) {
-                    CellReading a = now.scenes().get(i).cell(s, o);
-                    CellReading b = then.scenes().get(i).cell(s, o);
-                    pair = a.source().name() + " at " + a.outlet().name();
-                    if (a.delivery().arrives() != b.delivery().arrives()) {
-                        into = a.delivery().arrives() ? lost : gained;
-                    } else if (a.delivery().arrives()
-                            && (a.verdict() != b.verdict()
-                                    || Math.abs(a.delivery().strength()
-                                                    - b.delivery().strength())
-                                            > 1)) {
-                        into = altered;
-                    }
+                boolean loses = false;
+                boolean gains = false;
+                boolean alters = false;
+                for (int i = 0; i < now.scenes().size(); i++) {
+                    Delivery a = now.scenes().get(i).cell(s, o).delivery();
+                    Delivery b = then.scenes().get(i).cell(s, o).delivery();
+                    loses |= a.arrives() && !b.arrives();
+                    gains |= !a.arrives() && b.arrives();
+                    alters |= a.arrives()
+                            && b.arrives()
+                            && (now.scenes().get(i).cell(s, o).verdict()
+                                            != then.scenes().get(i).cell(s, o).verdict()
+                                    || Math.abs(a.strength() - b.strength()) > 1);
                 }
-                if (into != null) {
-                    into.add(pair);
+                CellReading cell = now.scenes().getFirst().cell(s, o);
+                String pair = cell.source().name() + " at " + cell.outlet().name();
+                if (loses) {
+                    lost.add(pair);
+                }
+                if (gains) {
+                    gained.add(pair);
+                }
+                if (alters && !loses && !gains) {
+                    altered.add(pair);
                 }
             }
         }

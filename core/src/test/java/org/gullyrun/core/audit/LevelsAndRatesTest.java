@@ -1,0 +1,160 @@
+package org.gullyrun.core.audit;
+
+import static org.gullyrun.core.rig.Choice.to;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.flow.ChannelLevels;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.Sources.SourceClass;
+import org.junit.jupiter.api.Test;
+
+/** What listeners get as levels, and where rates meet, against values worked out by hand. */
+class LevelsAndRatesTest {
+    private final List<Element> parts = new ArrayList<>();
+
+    private Element device(String id, Direction direction, double rate) {
+        Element device = Element.of(Kind.DEVICE, id)
+                .with(Devices.DIRECTION, direction)
+                .with(Devices.LATENCY, 0.0)
+                .with(Devices.RATE, rate);
+        parts.add(device);
+        return device;
+    }
+
+    private Element source(String id, SourceClass sourceClass, double level) {
+        device("mic-" + id, Direction.RECORDING, 48_000);
+        Element source = Element.of(Kind.SOURCE, id)
+                .with(Sources.AT, "mic-" + id)
+                .with(Sources.CLASS, sourceClass)
+                .with(Sources.LEVEL, level);
+        parts.add(source);
+        return source;
+    }
+
+    private void pass(String id, String from, String to, double gain, double latency) {
+        parts.add(Element.of(Kind.PASS_THROUGH, id)
+                .with(Links.PASS_FROM, from)
+                .with(Links.PASS_TO, to(to))
+                .with(Links.PASS_GAIN, gain)
+                .with(Links.PASS_LATENCY, latency));
+    }
+
+    private Reading reading() {
+        return RuleCatalogue.usual().read(Rig.of(parts), Brief.EMPTY);
+    }
+
+    /** Ann at −20, a guest at −20 turned down by 10, music at −36 that arrives by two ways of equal gain. */
+    private void show() {
+        device("ears", Direction.PLAYBACK, 48_000);
+        parts.add(source("ann", SourceClass.VOICE, -20).with(Sources.PERSON, "Ann"));
+        parts.remove(parts.size() - 2);
+        source("guest", SourceClass.GUEST, -20);
+        source("music", SourceClass.MUSIC, -36);
+        pass("p-ann", "mic-ann", "ears", 0, 25);
+        pass("p-guest", "mic-guest", "ears", -10, 3);
+        pass("p-music", "mic-music", "ears", 0, 1);
+        pass("p-again", "mic-music", "ears", 0, 9);
+        parts.add(Element.of(Kind.OUTLET, "o")
+                .with(Outlets.SORT, Outlets.Sort.EARS)
+                .with(Outlets.PERSON, "Ann")
+                .with(Outlets.DEVICE, to("ears")));
+    }
+
+    @Test
+    void aListenerGetsTheSumsOfPowersAndTheirOwnVoiceLate() {
+        show();
+        LevelSheet.Entry entry = LevelSheet.of(reading()).getFirst().getFirst();
+        assertEquals(-19.5861, entry.voice(), 1e-4); // 10·lg(0.01 + 0.001)
+        assertEquals(-32.9897, entry.music(), 1e-4); // two copies of −36: 3.0103 more
+        assertTrue(Double.isNaN(entry.rest()));
+        // Copies that meet in phase: music at −29.9794. 10·lg(0.011 + 0.0010047) = −19.2065, and 12 dB of crest above.
+        assertEquals(-7.2065, entry.peak(), 1e-4);
+        assertEquals(25, entry.ownVoiceLate(), 1e-9);
+        assertFalse(entry.assumed());
+    }
+
+    @Test
+    void aLevelThatNobodyEnteredIsTheUsualOneAndSaidToBeAssumed() {
+        show();
+        Element music =
+                parts.stream().filter(e -> e.id().equals("music")).findFirst().orElseThrow();
+        parts.set(parts.indexOf(music), music.with(Sources.LEVEL, null));
+        LevelSheet.Entry entry = LevelSheet.of(reading()).getFirst().getFirst();
+        assertTrue(entry.assumed());
+        assertEquals(
+                Sources.level(music.with(Sources.LEVEL, null)) + 10 * Math.log10(2),
+                entry.music(),
+                1e-9,
+                "by its class, arriving twice");
+    }
+
+    @Test
+    void aChannelIsAsLoudAsAllThatIsInIt() {
+        show();
+        FlowGraph graph = reading().scenes().getFirst().graph();
+        ChannelLevels levels =
+                ChannelLevels.of(reading().scenes().getFirst().flow().view());
+        assertEquals(-20, levels.at(graph.point("mic-ann")), 1e-9);
+        // At the ears: 0.01 + 0.001 + 2·10^−3.6.
+        assertEquals(10 * Math.log10(0.011 + 2 * Math.pow(10, -3.6)), levels.at(graph.point("o")), 1e-9);
+        Rig silent = Rig.of(parts.stream().filter(e -> e.kind() != Kind.SOURCE).toList());
+        Reading without = RuleCatalogue.usual().read(silent, Brief.EMPTY);
+        FlowGraph dry = without.scenes().getFirst().graph();
+        assertEquals(
+                Double.NEGATIVE_INFINITY,
+                ChannelLevels.of(without.scenes().getFirst().flow().view()).at(dry.point("mic-ann")));
+    }
+
+    private List<Rates.Place> cable(double from, double to, Object converts) {
+        parts.clear();
+        device("play", Direction.PLAYBACK, from);
+        device("rec", Direction.RECORDING, to);
+        Element cable =
+                Element.of(Kind.CABLE, "line").with(Links.CABLE_FROM, "play").with(Links.CABLE_TO, "rec");
+        parts.add(converts instanceof Boolean known ? cable.with(Links.CABLE_CONVERTS, known) : cable);
+        source("s", SourceClass.MUSIC, -30);
+        pass("p", "mic-s", "play", 0, 0);
+        return Rates.of(reading());
+    }
+
+    @Test
+    void whereRatesMeetThePitchChangesByTheirRatio() {
+        Rates.Place place = cable(44_100, 48_000, false).stream()
+                .filter(p -> p.by().equals("line"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(1.088435, place.ratio(), 1e-6);
+        assertEquals(146.706, place.cents(), 1e-3); // 1200 · log₂ 1.088435
+        assertEquals(44_100, place.before());
+        assertEquals(48_000, place.after());
+        assertEquals(Rates.Meeting.WRONG, place.meeting());
+    }
+
+    @Test
+    void whetherALinkConvertsIsAskedOfTheLink() {
+        assertEquals(List.of(Rates.Meeting.CONVERTED), meetings(cable(44_100, 48_000, true)));
+        assertEquals(List.of(Rates.Meeting.WRONG), meetings(cable(44_100, 48_000, false)));
+        assertEquals(List.of(), meetings(cable(48_000, 48_000, false)));
+    }
+
+    private static List<Rates.Meeting> meetings(List<Rates.Place> places) {
+        return places.stream()
+                .filter(p -> p.by().equals("line"))
+                .map(Rates.Place::meeting)
+                .toList();
+    }
+}
