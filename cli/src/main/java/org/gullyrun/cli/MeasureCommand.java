@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.sample.SampleShow;
-import org.gullyrun.desktop.window.AnswerTime;
+import org.gullyrun.desktop.measure.AnswerTime;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Spec;
@@ -23,7 +23,7 @@ final class MeasureCommand implements Callable<Integer> {
     boolean typing;
 
     private int typing() throws InterruptedException {
-        var found = org.gullyrun.desktop.window.Usability.measure(
+        var found = org.gullyrun.desktop.measure.Usability.measure(
                 SampleShow.make().surveys().getFirst().rig());
         PrintWriter out = spec.commandLine().getOut();
         out.printf(

@@ -1,4 +1,4 @@
-package org.gullyrun.desktop.window;
+package org.gullyrun.desktop.measure;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -16,6 +16,9 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.window.FilePicker;
+import org.gullyrun.desktop.window.Remembered;
+import org.gullyrun.desktop.window.Workbench;
 
 /** Measures how long the real window takes to answer a change: from the change to the frame that shows what follows. */
 public final class AnswerTime {

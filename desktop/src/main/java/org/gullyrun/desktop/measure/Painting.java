@@ -1,4 +1,4 @@
-package org.gullyrun.desktop.window;
+package org.gullyrun.desktop.measure;
 
 import java.lang.reflect.Method;
 import javafx.application.Platform;

@@ -1,4 +1,4 @@
-package org.gullyrun.desktop.window;
+package org.gullyrun.desktop.measure;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -29,6 +29,9 @@ import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.window.FilePicker;
+import org.gullyrun.desktop.window.Remembered;
+import org.gullyrun.desktop.window.Workbench;
 
 /** Measures in the real window what entering a rig costs: keystrokes, and the time from a key to the painted letter. */
 public final class Usability {
