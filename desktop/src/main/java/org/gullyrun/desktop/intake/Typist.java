@@ -5,9 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import javafx.event.Event;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Option;
 import org.gullyrun.core.intake.Refused;
@@ -288,10 +286,7 @@ public final class Typist {
     private void letters(String text) {
         for (char c : text.toCharArray()) {
             strokes++;
-            Event.fireEvent(
-                    sheet.cursor().field(),
-                    new KeyEvent(
-                            KeyEvent.KEY_TYPED, String.valueOf(c), "", KeyCode.UNDEFINED, false, false, false, false));
+            KeyStroke.type(sheet.cursor().field(), c);
         }
     }
 

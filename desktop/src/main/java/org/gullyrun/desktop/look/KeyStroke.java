@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.look;
 
+import java.util.Locale;
 import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -21,6 +22,23 @@ public final class KeyStroke {
         Event.fireEvent(node, new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, shift, control, false, false));
         if (scene != null) {
             Event.fireEvent(scene, new KeyEvent(KeyEvent.KEY_RELEASED, "", "", code, shift, control, false, false));
+        }
+    }
+
+    /** Types a letter into a node: pressed, typed and let go. */
+    public static void type(Node node, char letter) {
+        KeyCode known = letter == ' '
+                ? KeyCode.SPACE
+                : KeyCode.getKeyCode(String.valueOf(letter).toUpperCase(Locale.ROOT));
+        KeyCode code = known == null ? KeyCode.UNDEFINED : known;
+        Scene scene = node.getScene();
+        Event.fireEvent(node, new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false));
+        Event.fireEvent(
+                node,
+                new KeyEvent(
+                        KeyEvent.KEY_TYPED, String.valueOf(letter), "", KeyCode.UNDEFINED, false, false, false, false));
+        if (scene != null) {
+            Event.fireEvent(scene, new KeyEvent(KeyEvent.KEY_RELEASED, "", "", code, false, false, false, false));
         }
     }
 }

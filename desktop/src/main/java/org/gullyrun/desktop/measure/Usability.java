@@ -9,9 +9,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
-import javafx.event.Event;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javafx.stage.StageStyle;
 import org.gullyrun.core.brief.Brief;
@@ -173,17 +171,7 @@ public final class Usability {
                 if (typed % 8 == 7) {
                     press(workbench, KeyCode.ESCAPE);
                 } else {
-                    Event.fireEvent(
-                            workbench.scene().getFocusOwner(),
-                            new KeyEvent(
-                                    KeyEvent.KEY_TYPED,
-                                    letters.substring(typed % 8, typed % 8 + 1),
-                                    "",
-                                    KeyCode.UNDEFINED,
-                                    false,
-                                    false,
-                                    false,
-                                    false));
+                    KeyStroke.type(workbench.scene().getFocusOwner(), letters.charAt(typed % 8));
                 }
                 typed++;
             }
