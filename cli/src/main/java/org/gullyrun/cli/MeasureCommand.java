@@ -1,7 +1,6 @@
 package org.gullyrun.cli;
 
 import java.io.PrintWriter;
-import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.sample.SampleShow;
@@ -33,13 +32,7 @@ final class MeasureCommand implements Callable<Integer> {
                 found.elements(),
                 (double) found.strokes() / found.elements(),
                 org.gullyrun.core.intake.Questions.of(found.rig()).size());
-        out.printf(
-                Locale.ROOT,
-                "%d keys in a big rig: half painted within %.1f ms, nine in ten within %.1f ms, longest %.1f ms%n",
-                found.times().size(),
-                found.times().get(found.times().size() / 2),
-                found.times().get(found.times().size() * 9 / 10),
-                found.times().getLast());
+        out.println("keys in a big rig, " + found.times().say());
         return Exit.OK;
     }
 
@@ -51,15 +44,9 @@ final class MeasureCommand implements Callable<Integer> {
         if (typing) {
             return typing();
         }
-        List<Double> times = AnswerTime.measure(SampleShow.make());
-        PrintWriter out = spec.commandLine().getOut();
-        out.printf(
-                Locale.ROOT,
-                "%d changes: half within %.1f ms, nine in ten within %.1f ms, longest %.1f ms%n",
-                times.size(),
-                times.get(times.size() / 2),
-                times.get(times.size() * 9 / 10),
-                times.getLast());
+        spec.commandLine()
+                .getOut()
+                .println("changes, " + AnswerTime.measure(SampleShow.make()).say());
         return Exit.OK;
     }
 }

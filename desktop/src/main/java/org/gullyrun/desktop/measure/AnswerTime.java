@@ -1,7 +1,6 @@
 package org.gullyrun.desktop.measure;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
@@ -31,10 +30,10 @@ public final class AnswerTime {
     /**
      * Makes changes in a window on the sample show, one after the other, and times each.
      *
-     * @return the times in ms after warming up, shortest first
+     * @return the times after warming up
      */
-    public static List<Double> measure(Case sample) throws InterruptedException {
-        CompletableFuture<List<Double>> done = new CompletableFuture<>();
+    public static Times measure(Case sample) throws InterruptedException {
+        CompletableFuture<Times> done = new CompletableFuture<>();
         Platform.startup(() -> start(sample, done));
         try {
             return done.get();
@@ -45,7 +44,7 @@ public final class AnswerTime {
         }
     }
 
-    private static void start(Case sample, CompletableFuture<List<Double>> done) {
+    private static void start(Case sample, CompletableFuture<Times> done) {
         Type.load();
         Store store = new Store(sample, null, Platform::runLater);
         Stage stage = new Stage(StageStyle.UNDECORATED);
@@ -54,11 +53,11 @@ public final class AnswerTime {
         stage.setWidth(1280);
         stage.setHeight(800);
         stage.show();
-        List<Double> times = new ArrayList<>();
+        Times times = new Times();
         new AnimationTimer() {
             private Reading before = store.state().reading();
             private boolean drawn;
-            private long began;
+            private boolean begun;
             private boolean awaited;
             private int quiet;
             private int made;
@@ -69,7 +68,7 @@ public final class AnswerTime {
                 if (!drawn) {
                     return;
                 }
-                if (began == 0) {
+                if (!begun) {
                     // A person waits for the answer before the next change: so does this.
                     if (++quiet == QUIET_FRAMES) {
                         Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
@@ -81,17 +80,14 @@ public final class AnswerTime {
             }
 
             private void painted() {
-                if (made > WARMING) {
-                    times.add((System.nanoTime() - began) / 1e6);
-                }
-                began = 0;
+                times.end(made > WARMING);
+                begun = false;
                 quiet = 0;
             }
 
             private void next() {
                 if (made == CHANGES) {
                     stop();
-                    times.sort(null);
                     done.complete(times);
                     return;
                 }
@@ -100,7 +96,8 @@ public final class AnswerTime {
                 before = store.state().reading();
                 store.select(new Selection.Pair("music", "archive"));
                 boolean on = made % 2 == 0;
-                began = System.nanoTime();
+                begun = true;
+                times.begin();
                 store.change(List.of(Objects.requireNonNull(
                         Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
             }

@@ -1,7 +1,6 @@
 package org.gullyrun.desktop.measure;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -43,9 +42,9 @@ public final class Usability {
      * @param strokes the keys struck to type the rig in
      * @param elements the elements that then are there
      * @param rig the rig as it was typed
-     * @param times from a key to its paint in a rig of some 500 elements, in ms, shortest first
+     * @param times from a key to its paint in a rig of some 500 elements
      */
-    public record Measured(int strokes, int elements, Rig rig, List<Double> times) {}
+    public record Measured(int strokes, int elements, Rig rig, Times times) {}
 
     /** Types a rig into an empty sheet, then letters into a big one. */
     public static Measured measure(Rig want) throws InterruptedException {
@@ -130,7 +129,7 @@ public final class Usability {
         return rig;
     }
 
-    private static void big(java.util.function.Consumer<List<Double>> done) {
+    private static void big(java.util.function.Consumer<Times> done) {
         Case what = new Case("big", "", 4, "", List.of(new Survey("s", "s", "", "", big(), Map.of())), Brief.EMPTY);
         Store store = new Store(what, null, Platform::runLater);
         Stage stage = new Stage(StageStyle.UNDECORATED);
@@ -145,28 +144,29 @@ public final class Usability {
         });
     }
 
-    private static void type(Workbench workbench, java.util.function.Consumer<List<Double>> done) {
-        List<Double> times = new ArrayList<>();
+    private static void type(Workbench workbench, java.util.function.Consumer<Times> done) {
+        Times times = new Times();
         press(workbench, KeyCode.TAB);
         String letters = "cable 4";
         new AnimationTimer() {
             private int typed;
-            private long began;
+            private boolean begun;
             private boolean awaited;
             private int frames;
 
             @Override
             public void handle(long now) {
-                if (began == 0 && ++frames == 12) {
+                if (!begun && ++frames == 12) {
                     Platform.runLater(this::strike); // just after a pulse: no key has to wait longer for the next
-                } else if (began != 0 && !awaited) {
+                } else if (begun && !awaited) {
                     awaited = true;
                     Painting.afterThisPulse(this::painted);
                 }
             }
 
             private void strike() {
-                began = System.nanoTime();
+                begun = true;
+                times.begin();
                 awaited = false;
                 if (typed % 8 == 7) {
                     press(workbench, KeyCode.ESCAPE);
@@ -177,14 +177,11 @@ public final class Usability {
             }
 
             private void painted() {
-                if (typed > 80) {
-                    times.add((System.nanoTime() - began) / 1e6);
-                }
-                began = 0;
+                times.end(typed > 80);
+                begun = false;
                 frames = 0;
                 if (typed == 240) {
                     stop();
-                    times.sort(null);
                     done.accept(times);
                 }
             }
