@@ -15,11 +15,14 @@ import org.gullyrun.desktop.state.Store;
 final class Rehearsal extends AnimationTimer {
     /** Frames for each turn, so that it is painted and what it sets going has its time. */
     private static final int FRAMES = 40;
+    /** Some minute: what goes wrong here must not keep anybody waiting. */
+    private static final int PATIENCE = 3_600;
 
     private final Scene scene;
     private final List<Runnable> turns;
     private boolean drawn;
     private int frames;
+    private int waited;
 
     Rehearsal(Scene scene, Store store) {
         this.scene = scene;
@@ -37,6 +40,9 @@ final class Rehearsal extends AnimationTimer {
     @Override
     public void handle(long now) {
         drawn = drawn || scene.lookup(".bank") != null;
+        if (++waited == PATIENCE) {
+            Platform.exit();
+        }
         if (drawn && ++frames % FRAMES == 0) {
             turns.get(Math.min(frames / FRAMES, turns.size()) - 1).run();
         }
