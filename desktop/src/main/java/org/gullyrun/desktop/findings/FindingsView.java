@@ -63,9 +63,14 @@ public final class FindingsView extends ScrollPane {
                 && owner.getId() != null
                 && owner.getId().startsWith("finding-");
         String focused = hadFocus ? getScene().getFocusOwner().getId() : "";
-        double at = getVvalue();
+        double offset = getVvalue() * spare();
         box.getChildren().setAll(content(now));
-        setVvalue(at);
+        if (isVisible() && getScene() != null) {
+            // The place is one in the new list, whose height is known only when it has been laid out.
+            applyCss();
+            layout();
+        }
+        setVvalue(spare() > 0 ? Math.clamp(offset / spare(), 0, 1) : 0);
         if (hadFocus && lookup("#" + focused) instanceof Node again) {
             again.requestFocus();
         }
@@ -207,6 +212,13 @@ public final class FindingsView extends ScrollPane {
         }
     }
 
+    /** By how much the list is higher than its room. */
+    private double spare() {
+        return getViewportBounds() == null
+                ? 0
+                : Math.max(0, box.getHeight() - getViewportBounds().getHeight());
+    }
+
     /** Scrolls so far that the selected finding is seen. */
     private void reveal(State state) {
         Finding finding = state.shown().finding();
@@ -217,9 +229,7 @@ public final class FindingsView extends ScrollPane {
                 .filter(n -> ("finding-" + finding.identity()).equals(n.getId()))
                 .findFirst()
                 .ifPresent(node -> {
-                    box.applyCss();
-                    box.layout();
-                    double height = box.getHeight() - getViewportBounds().getHeight();
+                    double height = spare();
                     double top = node.getBoundsInParent().getMinY();
                     double now = getVvalue() * height;
                     if (height > 0
