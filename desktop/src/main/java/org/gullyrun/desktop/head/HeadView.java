@@ -36,6 +36,9 @@ public final class HeadView extends HBox {
     /** Up to this text scale the head has room for the date of the survey. */
     private static final double WIDEST_DATED = 1.25;
 
+    /** So much of the name of a survey and its arrow is always seen, at 100 % text. */
+    private static final double LEAST_SURVEY = 92;
+
     private static final double WIDEST_TITLE = 260;
     private static final double WIDEST_SCENES = 380;
 
@@ -173,6 +176,8 @@ public final class HeadView extends HBox {
         // With large letters the name needs the room; the list of surveys has the dates.
         boolean dated = !shown.date().isEmpty() && u <= WIDEST_DATED;
         survey.setText(shown.name() + (dated ? " · " + shown.date() : ""));
+        // The find field gives way before a name of usual length does.
+        survey.setMinWidth(Math.min(survey.prefWidth(-1), LEAST_SURVEY * u));
         String surveys = listed(now);
         if (!surveys.equals(surveysListed)) {
             surveysListed = surveys;

@@ -20,6 +20,9 @@ public final class Tips {
             // Before the tooltip's own handlers, which count from the first move on.
             node.addEventHandler(MouseEvent.MOUSE_ENTERED, e -> show(node));
         }
+        if (node.isHover()) {
+            show(node); // the pointer is there already, as in a field in which something wrong was just typed
+        }
     }
 
     private static void show(Node node) {
