@@ -16,6 +16,7 @@ import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
+import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
@@ -173,7 +174,9 @@ final class Basin extends Pane {
         Group token = new Group();
         token.getStyleClass().add("token");
         if (!missing && !leak) {
-            token.getChildren().add(Nodes.line(0, y + 6 * u, 0, BOTTOM * u - u, "stem"));
+            Rectangle stem = new Rectangle(-0.5, y + 6 * u - 0.5, 1, (BOTTOM - 7) * u - y + 1);
+            stem.getStyleClass().add("stem");
+            token.getChildren().add(stem);
         }
         Circle hit = new Circle(0, y, 9 * u);
         hit.getStyleClass().add("token-hit");

@@ -50,6 +50,9 @@ public final class BriefView extends VBox {
     private int drawnScene = -2;
     private double drawnScale;
     private double drawnWidth;
+    /** Whether the step is this one, and the keys have been turned to the grid for it. */
+    private boolean here;
+
     private int row;
     private int column;
     private int fromRow;
@@ -75,6 +78,7 @@ public final class BriefView extends VBox {
     }
 
     private void update(State before, State now) {
+        here = here && now.step() == Step.BRIEF;
         if (now.step() != Step.BRIEF || scroll.getWidth() < 100) {
             return;
         }
@@ -93,7 +97,8 @@ public final class BriefView extends VBox {
                 || drawnWidth != scroll.getWidth()) {
             draw(now);
         }
-        if (before.step() != now.step()) {
+        if (!here) {
+            here = true;
             javafx.application.Platform.runLater(this::requestFocus);
         }
         if (now.selection() instanceof Selection.Pair(String s, String o) && before.selection() != now.selection()) {

@@ -57,6 +57,9 @@ public final class IntakeView extends StackPane {
     private @Nullable Rig drawnRig;
     private @Nullable Reading ledFor;
 
+    /** Whether the step is this one, and the cursor has been put into its cell for it. */
+    private boolean here;
+
     private final SheetCursor cursor;
 
     /** A sheet of what the store holds. */
@@ -149,8 +152,8 @@ public final class IntakeView extends StackPane {
     }
 
     private void update(State before, State now) {
-        boolean shown = now.step() == Step.INTAKE;
-        if (!shown || scroll.getWidth() < 100) {
+        here = here && now.step() == Step.INTAKE;
+        if (now.step() != Step.INTAKE || scroll.getWidth() < 100) {
             return;
         }
         Rig rig = now.surveyShown().rig();
@@ -158,7 +161,8 @@ public final class IntakeView extends StackPane {
             draw(rig, now.textScale());
         }
         lead(now.reading());
-        if (before.step() != now.step()) {
+        if (!here) {
+            here = true;
             Platform.runLater(cursor::start);
         }
     }

@@ -1,57 +1,87 @@
 package org.gullyrun.desktop.window;
 
 import java.io.PrintStream;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import javafx.animation.AnimationTimer;
-import javafx.application.Platform;
+import javafx.scene.Scene;
 
-/** Tells when the window, its parts and its map were on screen, counted from the command; then ends the program. */
+/**
+ * Tells when the window with its parts, and its map, were on screen, counted from the command. What it does itself while the window
+ * opens is rehearsed like the rest, and little: looking for parts anew in every frame took a tenth of the time it told.
+ */
 final class StartTime extends AnimationTimer {
     /** Microseconds since 1970 at which the command was given; set by the script that starts the program. */
     private static final String BEGAN = "GULLYRUN_BEGAN";
 
-    /** What comes after what, and what is in the scene once it is there; each is counted by itself. */
-    private enum Stage {
-        BARE("bare sheet", List.of()),
-        PARTS("parts", List.of("#evidence", ".basin-cell")),
-        MAP("run map", List.of("#evidence", ".basin-cell", ".bank"));
+    /** A frame is laid out in one pulse, and painted and handed to the display before the one after the next begins. */
+    private static final int PULSES = 2;
 
+    /** What is in the scene once a stage is there; each is counted by itself. */
+    private static final class Stage {
         final String name;
         final List<String> parts;
+        long laidOut = -1;
+        boolean told;
 
-        Stage(String name, List<String> parts) {
+        Stage(String name, String... parts) {
             this.name = name;
-            this.parts = parts;
+            this.parts = List.of(parts);
         }
     }
 
-    private final javafx.stage.Stage window;
+    private final List<Stage> stages = List.of(
+            new Stage("parts", "#evidence", ".basin-cell"), new Stage("run map", "#evidence", ".basin-cell", ".bank"));
+    private final Scene scene;
     private final PrintStream out;
-    private final Map<Stage, Integer> frames = new EnumMap<>(Stage.class);
+    private final Runnable then;
+    private long pulses;
 
-    StartTime(javafx.stage.Stage window, PrintStream out) {
-        this.window = window;
+    /** Times a window, beginning with {@link #start}; once all is told, something follows. */
+    StartTime(Scene scene, PrintStream out, Runnable then) {
+        this.scene = scene;
         this.out = out;
+        this.then = then;
+    }
+
+    @Override
+    public void start() {
+        scene.addPostLayoutPulseListener(this::laidOut);
+        super.start();
+    }
+
+    private void laidOut() {
+        for (Stage stage : stages) {
+            if (stage.laidOut < 0 && isThere(stage)) {
+                stage.laidOut = pulses;
+            }
+        }
+    }
+
+    private boolean isThere(Stage stage) {
+        for (String part : stage.parts) {
+            if (scene.lookup(part) == null) {
+                return false;
+            }
+        }
+        return true;
     }
 
     @Override
     public void handle(long now) {
-        for (Stage stage : Stage.values()) {
-            // To look for what has been found already would itself take long, all being cold.
-            boolean there = frames.containsKey(stage)
-                    || window.isShowing()
-                            && stage.parts.stream()
-                                    .allMatch(part -> window.getScene().lookup(part) != null);
-            // What is there in one pulse is painted when the one after the next begins: that waits for it.
-            if (there && frames.merge(stage, 1, Integer::sum) == 3) {
-                out.printf("%s %d ms%n", stage.name, System.currentTimeMillis() - began());
+        pulses++;
+        for (Stage stage : stages) {
+            if (!stage.told && stage.laidOut >= 0 && pulses >= stage.laidOut + PULSES) {
+                stage.told = true;
+                tell(stage);
             }
         }
-        if (frames.getOrDefault(Stage.MAP, 0) == 3) {
+    }
+
+    private void tell(Stage stage) {
+        out.println(stage.name + " " + (System.currentTimeMillis() - began()) + " ms");
+        if (stage == stages.getLast()) {
             stop();
-            Platform.exit();
+            then.run();
         }
     }
 

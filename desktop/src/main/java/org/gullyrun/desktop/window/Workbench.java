@@ -83,7 +83,8 @@ public final class Workbench {
     private final Remembered remembered;
     private final FilePicker files;
     private final BorderPane frame = new BorderPane();
-    private final StackPane middle = new StackPane();
+    private final Pile middle;
+    private final Pile side;
     private final HBox message = new HBox();
     private final Overlay overlay = new Overlay();
     private final Speck speck = new Speck();
@@ -128,11 +129,12 @@ public final class Workbench {
         this.brief = new BriefView(store);
         this.briefSide = new BriefSide(store, brief);
         this.evidence = new EvidenceView(store);
-        middle.getChildren().addAll(findings, map, brief, intake);
+        this.middle = new Pile(findings, map, brief, intake);
+        this.side = new Pile(evidence, briefSide, intakeSide);
         frame.setTop(head);
         frame.setLeft(new WayView(store));
         frame.setCenter(middle);
-        frame.setRight(new StackPane(evidence, briefSide, intakeSide));
+        frame.setRight(side);
         frame.setBottom(new BasinsView(store, stage.getScene() == bare ? bare.getWidth() : Double.NaN));
         message.setId("message");
         message.setVisible(false);
@@ -195,13 +197,14 @@ public final class Workbench {
     }
 
     private void showStep(Step step) {
-        map.setVisible(step == Step.TRACE);
-        findings.setVisible(step == Step.FINDINGS);
-        intake.setVisible(step == Step.INTAKE);
-        brief.setVisible(step == Step.BRIEF);
-        intakeSide.setVisible(step == Step.INTAKE && !details);
-        briefSide.setVisible(step == Step.BRIEF);
-        evidence.setVisible(!intakeSide.isVisible() && !briefSide.isVisible());
+        middle.show(
+                switch (step) {
+                    case INTAKE -> intake;
+                    case BRIEF -> brief;
+                    case FINDINGS -> findings;
+                    case TRACE -> map;
+                });
+        side.show(step == Step.BRIEF ? briefSide : step == Step.INTAKE && !details ? intakeSide : evidence);
     }
 
     private List<IntakeSide.Offer> offers() {

@@ -1,5 +1,7 @@
 package org.gullyrun.desktop.window;
 
+import java.io.OutputStream;
+import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -83,7 +85,10 @@ public final class WorkbenchApp extends Application {
         place(stage, remembered);
         stage.show();
         if (getParameters().getRaw().contains(TIME)) {
-            new StartTime(stage, System.out).start();
+            new StartTime(bare, System.out, Platform::exit).start();
+        }
+        if (getParameters().getRaw().contains(REHEARSE)) {
+            new StartTime(bare, new PrintStream(OutputStream.nullOutputStream()), () -> {}).start();
         }
         Platform.runLater(() -> fill(stage, bare));
     }
