@@ -114,7 +114,6 @@ final class MapBanks {
     void hit(MapNode node, double x, double y, double w, double h, String name, Selection selection) {
         Rectangle hit = new Rectangle(x, y, w, h);
         hit.getStyleClass().add("hit");
-        hit.setPickOnBounds(true); // nothing is painted, not even with a transparent colour: that costs as much
         hit.setId("map-" + node.id + (name.equals(node.title) ? "" : "-" + name));
         hit.setFocusTraversable(true);
         hit.setAccessibleRole(AccessibleRole.BUTTON);

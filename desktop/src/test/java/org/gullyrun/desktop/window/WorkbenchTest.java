@@ -109,6 +109,18 @@ class WorkbenchTest extends WindowTest {
     }
 
     @Test
+    void whatIsDrawnOnTheMapCanBeClicked(FxRobot robot) throws Exception {
+        until(() -> robot.lookup("#map-music").tryQuery().isPresent());
+        for (Node hit : robot.lookup(".hit").queryAll()) {
+            assertFalse(hit.getBoundsInLocal().isEmpty(), hit.getId() + " has no place to be clicked at");
+        }
+        robot.clickOn("#map-music");
+        assertEquals(new Selection.OfSource("music"), state().selection());
+        robot.clickOn("#map-archive");
+        assertEquals(new Selection.OfOutlet("archive"), state().selection());
+    }
+
+    @Test
     void theFindFieldTracesAPairInTwoActions(FxRobot robot) throws Exception {
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("tunes archive");
