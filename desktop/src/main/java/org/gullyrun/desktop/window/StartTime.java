@@ -3,6 +3,8 @@ package org.gullyrun.desktop.window;
 import java.io.PrintStream;
 import java.util.List;
 import javafx.animation.AnimationTimer;
+import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
 
 /**
@@ -16,7 +18,7 @@ final class StartTime extends AnimationTimer {
     /** A frame is laid out in one pulse, and painted and handed to the display before the one after the next begins. */
     private static final int PULSES = 2;
 
-    /** What is in the scene once a stage is there; each is counted by itself. */
+    /** Ids or style classes of what is in the scene once a stage is there; each is counted by itself. */
     private static final class Stage {
         final String name;
         final List<String> parts;
@@ -30,7 +32,7 @@ final class StartTime extends AnimationTimer {
     }
 
     private final List<Stage> stages = List.of(
-            new Stage("parts", "#evidence", ".basin-cell"), new Stage("run map", "#evidence", ".basin-cell", ".bank"));
+            new Stage("parts", "evidence", "basin-cell"), new Stage("run map", "evidence", "basin-cell", "bank"));
     private final Scene scene;
     private final PrintStream out;
     private final Runnable then;
@@ -59,11 +61,26 @@ final class StartTime extends AnimationTimer {
 
     private boolean isThere(Stage stage) {
         for (String part : stage.parts) {
-            if (scene.lookup(part) == null) {
+            if (!isIn(scene.getRoot(), part)) {
                 return false;
             }
         }
         return true;
+    }
+
+    /** As a lookup does, but without what is only needed to understand a selector, which would be read for the first time. */
+    private static boolean isIn(Node node, String part) {
+        if (part.equals(node.getId()) || node.getStyleClass().contains(part)) {
+            return true;
+        }
+        if (node instanceof Parent parent) {
+            for (Node child : parent.getChildrenUnmodifiable()) {
+                if (isIn(child, part)) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     @Override
