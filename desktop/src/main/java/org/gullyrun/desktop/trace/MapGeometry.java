@@ -15,6 +15,9 @@ final class MapGeometry {
     final MapMetrics metrics;
     private final MapLayout layout;
     private final double u;
+    /** From the layout's measure to this one, without the stretch. */
+    private final double size;
+
     private final double stretch;
     private final Map<Integer, Double> layerX = new HashMap<>();
     private final Map<Integer, Double> layerWidth = new HashMap<>();
@@ -26,11 +29,12 @@ final class MapGeometry {
         this.metrics = metrics;
         this.layout = layout;
         this.u = metrics.unit();
+        this.size = u / layout.unit();
         long returns = model.edges().stream().filter(MapEdge::isReturn).count();
         double below = returns == 0 ? 10 * u : (FIRST_LANE + LANE * returns) * u;
         double free = roomHeight - TOP * u - below;
-        this.stretch = Math.clamp(free / layout.height(), 1, MOST_STRETCH);
-        this.height = TOP * u + layout.height() * stretch + below;
+        this.stretch = Math.clamp(free / (layout.height() * size), 1, MOST_STRETCH);
+        this.height = TOP * u + layout.height() * size * stretch + below;
         this.width = across(model, Math.max(roomWidth, 0), returns > 0);
     }
 
@@ -88,7 +92,7 @@ final class MapGeometry {
     }
 
     double top(MapNode node) {
-        return TOP * u + layout.y().get(node.id) * stretch;
+        return TOP * u + layout.y().get(node.id) * size * stretch;
     }
 
     /** Where a channel passes the layers between its ends: left and right border of the layer, and height. */
@@ -98,13 +102,13 @@ final class MapGeometry {
         for (double y : layout.passing().getOrDefault(edge.ports(), List.of())) {
             int layer = layers.get(++at);
             double x = layerX.get(layer);
-            places.add(new double[] {x - 4 * u, x + layerWidth.get(layer) + 4 * u, TOP * u + y * stretch});
+            places.add(new double[] {x - 4 * u, x + layerWidth.get(layer) + 4 * u, TOP * u + y * size * stretch});
         }
         return places;
     }
 
     /** The height of a lane beneath everything. */
     double lane(int lane) {
-        return TOP * u + layout.height() * stretch + (FIRST_LANE + LANE * lane) * u;
+        return TOP * u + layout.height() * size * stretch + (FIRST_LANE + LANE * lane) * u;
     }
 }

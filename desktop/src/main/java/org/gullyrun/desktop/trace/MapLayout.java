@@ -35,8 +35,9 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
  * @param y for each node's id its top
  * @param passing for each channel's ports the heights at which it passes the layers between, left to right
  * @param height of the whole
+ * @param unit the unit of the metrics it was made with; all else is in its measure
  */
-record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, double height) {
+record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, double height, double unit) {
 
     private static final double LAYER = 1000;
 
@@ -113,7 +114,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
                 passing.put(edge.ports(), heights);
             }
         }
-        return new MapLayout(y, passing, root.getHeight());
+        return new MapLayout(y, passing, root.getHeight(), metrics.unit());
     }
 
     private static int place(List<List<MapNode>> layers, MapNode node) {

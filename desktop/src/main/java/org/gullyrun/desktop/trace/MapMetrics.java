@@ -19,6 +19,11 @@ record MapMetrics(double unit, double longest) {
     private static final double GRID_ROW = 18;
     private static final double GRID_COLUMN = 15;
 
+    /** All sizes by a factor. */
+    MapMetrics times(double factor) {
+        return new MapMetrics(unit * factor, longest);
+    }
+
     Font name() {
         return Type.sans(12.5 * unit);
     }

@@ -28,7 +28,12 @@ import org.jspecify.annotations.Nullable;
 
 /** The run map: draws the state's reading, lights its selection; it can be zoomed and panned. */
 public final class MapView extends Region {
+    /** Of the size in which letters have their usual size. */
     private static final double CLOSEST = 3;
+
+    private static final double FARTHEST = 0.2;
+    /** What a map may reach beyond its room. */
+    private static final double HAIR = 0.01;
 
     private final Store store;
     private final Group contours = new Group();
@@ -205,7 +210,11 @@ public final class MapView extends Region {
         }
     }
 
-    /** The places for the room there is: names are cut shorter only as far as that makes the map larger. */
+    /**
+     * The places for the room there is, in the size in which they are shown: names are cut shorter only as far as that makes
+     * the map larger. To draw it in full and zoom would be the same to the eye, but without a graphics card the display draws
+     * each letter under a zoom as a shape, which made half of the time to paint a map.
+     */
     private MapGeometry geometry(MapModel m, MapLayout l) {
         double scale = store.state().textScale();
         MapGeometry trial = null;
@@ -215,8 +224,18 @@ public final class MapView extends Region {
                 break;
             }
         }
-        double fit = Math.min(1, Math.min(getHeight() / trial.height(), getWidth() / trial.width()));
-        return fit < 1 ? new MapGeometry(m, l, trial.metrics, getWidth() / fit, getHeight() / fit) : trial;
+        double whole = whole(trial);
+        double size = settled(whole);
+        if (size == 1 && whole == 1) {
+            return trial;
+        }
+        double room = size / whole;
+        return new MapGeometry(m, l, trial.metrics.times(size), getWidth() * room, getHeight() * room);
+    }
+
+    /** The size in which a map is shown as long as nobody has moved it, of which all can be seen at another size. */
+    private double settled(double whole) {
+        return Math.min(1, whole * Math.max(1, store.state().textScale()));
     }
 
     private void preview(Selection selection) {
@@ -233,15 +252,15 @@ public final class MapView extends Region {
     /** Fits the whole map into the view, however small its letters become. */
     public void fit() {
         if (drawing != null) {
-            show(whole());
+            show(whole(drawing.geometry()));
             moved = true; // so that it stays whole when something is selected
         }
     }
 
-    /** The factor at which the whole map is seen. */
-    private double whole() {
-        MapGeometry geometry = Objects.requireNonNull(drawing).geometry();
-        return Math.min(1, Math.min(getHeight() / geometry.height(), getWidth() / geometry.width()));
+    /** The factor at which the whole map is seen; widths of letters do not grow quite evenly, so that a hair is none. */
+    private double whole(MapGeometry geometry) {
+        double whole = Math.min(getHeight() / geometry.height(), getWidth() / geometry.width());
+        return whole > 1 - HAIR ? 1 : whole;
     }
 
     /**
@@ -250,7 +269,7 @@ public final class MapView extends Region {
      */
     private void settle() {
         if (drawing != null && !moved) {
-            show(Math.min(1, whole() * Math.max(1, store.state().textScale())));
+            show(1);
         }
     }
 
@@ -286,7 +305,10 @@ public final class MapView extends Region {
     }
 
     private void zoomAt(double factor, double x, double y) {
-        double to = Math.clamp(zoom.getX() * factor, 0.2, CLOSEST);
+        double drawn = drawing == null
+                ? 1
+                : drawing.geometry().metrics.unit() / store.state().textScale();
+        double to = Math.clamp(zoom.getX() * factor, FARTHEST / drawn, CLOSEST / drawn);
         double real = to / zoom.getX();
         moved = true;
         pan.setX(x - (x - pan.getX()) * real);
