@@ -32,6 +32,8 @@ public final class MapView extends Region {
     private static final double CLOSEST = 3;
 
     private static final double FARTHEST = 0.2;
+    /** Smaller maps are drawn in full and seen from afar: their strokes would be too bold for them. */
+    private static final double LEAST_DRAWN = 0.75;
     /** What a map may reach beyond its room. */
     private static final double HAIR = 0.01;
 
@@ -191,7 +193,10 @@ public final class MapView extends Region {
             light(store.state());
             return;
         }
+        double before = drawn();
         drawing = new MapDrawing(m, geometry(m, l), store::select, this::preview);
+        zoom.setX(zoom.getX() * before / drawn()); // what somebody has brought near stays as near
+        zoom.setY(zoom.getX());
         drawnFor = drawing.geometry();
         drawnWidth = getWidth();
         drawnHeight = getHeight();
@@ -225,12 +230,20 @@ public final class MapView extends Region {
             }
         }
         double whole = whole(trial);
-        double size = settled(whole);
+        double shown = settled(whole);
+        double size = shown < LEAST_DRAWN ? 1 : shown;
         if (size == 1 && whole == 1) {
             return trial;
         }
         double room = size / whole;
         return new MapGeometry(m, l, trial.metrics.times(size), getWidth() * room, getHeight() * room);
+    }
+
+    /** The size in which the map is drawn, of that in which letters have their usual size. */
+    private double drawn() {
+        return drawing == null
+                ? 1
+                : drawing.geometry().metrics.unit() / store.state().textScale();
     }
 
     /** The size in which a map is shown as long as nobody has moved it, of which all can be seen at another size. */
@@ -257,10 +270,14 @@ public final class MapView extends Region {
         }
     }
 
-    /** The factor at which the whole map is seen; widths of letters do not grow quite evenly, so that a hair is none. */
+    /** The factor at which the whole map is seen. */
     private double whole(MapGeometry geometry) {
-        double whole = Math.min(getHeight() / geometry.height(), getWidth() / geometry.width());
-        return whole > 1 - HAIR ? 1 : whole;
+        return exact(Math.min(1, Math.min(getHeight() / geometry.height(), getWidth() / geometry.width())));
+    }
+
+    /** Widths of letters do not grow quite evenly with their size; to be smaller by a hair is not to be smaller. */
+    private static double exact(double factor) {
+        return factor > 1 - HAIR ? 1 : factor;
     }
 
     /**
@@ -269,7 +286,8 @@ public final class MapView extends Region {
      */
     private void settle() {
         if (drawing != null && !moved) {
-            show(1);
+            double drawn = drawn();
+            show(exact(settled(whole(drawing.geometry()) * drawn) / drawn));
         }
     }
 
