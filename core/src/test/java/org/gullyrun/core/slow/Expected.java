@@ -1,5 +1,6 @@
 package org.gullyrun.core.slow;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.gullyrun.core.audit.Severity;
@@ -11,6 +12,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.slow.SlowAudit.Way;
+import org.jspecify.annotations.Nullable;
 
 /** The findings about one cell, said once more from the catalogue: identity and severity, the worst of all scenes. */
 final class Expected {
@@ -39,24 +41,14 @@ final class Expected {
                                 : strength >= -30
                                         ? Severity.CRITICAL
                                         : strength >= -45 ? Severity.MAJOR : Severity.MINOR);
-            } else if (wish == Wish.MUST) {
-                worst(into, "absent:" + pair, Severity.MAJOR);
             }
             return;
         }
-        if (ways.isEmpty()) {
-            if (wish == Wish.MUST) {
-                worst(into, "absent:" + pair, Severity.MAJOR);
-            }
+        if (ways.isEmpty() || isAbsent(source, outlet, wish, ways)) {
             return;
         }
         if (wish == Wish.NEVER) {
             never(rig, brief, source, outlet, sort, strength, electric, pair, into);
-            return;
-        }
-        double level = source.or(Sources.LEVEL, -20.0) + strength;
-        if (wish == Wish.MUST && (strength < -30 || level < -60)) {
-            worst(into, "absent:" + pair, Severity.MAJOR);
             return;
         }
         double[] copy = SlowAudit.copy(ways);
@@ -70,6 +62,44 @@ final class Expected {
                     stacked ? live ? Severity.MAJOR : Severity.MINOR : live ? Severity.CRITICAL : Severity.MAJOR);
         } else if (electric.stream().anyMatch(w -> ways.stream().anyMatch(v -> v != w && v.gain() >= w.gain()))) {
             worst(into, "double.faint:" + pair, Severity.NOTE);
+        }
+    }
+
+    /** Whether a must does not arrive, or too faintly to count. */
+    static boolean isAbsent(Element source, Element outlet, Wish wish, List<Way> ways) {
+        if (wish != Wish.MUST || ways.isEmpty()) {
+            return wish == Wish.MUST;
+        }
+        boolean ownCall = outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
+                && outlet.get(Outlets.APPLICATION).equals(source.get(Sources.AT));
+        double strength = SlowAudit.strength(ways);
+        return !ownCall && (strength < -30 || source.or(Sources.LEVEL, -20.0) + strength < -60);
+    }
+
+    /** What follows from a must in all scenes in which it is one. */
+    static void absent(Element source, Element outlet, Due due, Map<String, Severity> into) {
+        Outlets.Sort sort = outlet.get(Outlets.SORT);
+        if (due.explained().contains(SlowBlocked.Explained.NO)) {
+            into.put(
+                    (due.explained().size() == due.scenes() ? "missing:" : "scene.gap:") + source.id() + ">"
+                            + outlet.id(),
+                    sort == Outlets.Sort.LIVE || sort == Outlets.Sort.EARS ? Severity.CRITICAL : Severity.MAJOR);
+        }
+    }
+
+    /** In how many scenes something is a must, and for each in which it is absent, whether what is down explains it. */
+    record Due(int scenes, List<SlowBlocked.Explained> explained) {
+        Due with(SlowBlocked.@Nullable Explained here) {
+            List<SlowBlocked.Explained> all = new ArrayList<>(explained);
+            if (here != null) {
+                all.add(here);
+            }
+            return new Due(scenes + 1, all);
+        }
+
+        /** Whether only ids decide if there is a finding. */
+        boolean isUnsure() {
+            return explained.contains(SlowBlocked.Explained.UNSURE) && !explained.contains(SlowBlocked.Explained.NO);
         }
     }
 

@@ -119,9 +119,9 @@ final class SlowGraph {
         return resolve(machine, pass.get(Links.PASS_TO), true);
     }
 
-    private Set<String> present(String id) {
+    private boolean isPresent(String id) {
         Element d = device(id);
-        return closed(d != null && on(d, Devices.PRESENT), "present " + id);
+        return d != null && on(d, Devices.PRESENT);
     }
 
     private List<Door> into(String id) {
@@ -139,7 +139,7 @@ final class SlowGraph {
             if (id.equals(pass.get(Links.PASS_FROM))) {
                 Set<String> gates = join(
                         closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id()),
-                        join(present(id), present(passTarget(pass))));
+                        closed(isPresent(id) && isPresent(passTarget(pass)), "present " + pass.id()));
                 doors.add(new Door(pass.id(), db(pass, Links.PASS_GAIN), db(pass, Links.PASS_LATENCY), gates));
             }
         }
