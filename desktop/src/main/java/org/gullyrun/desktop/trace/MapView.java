@@ -53,6 +53,9 @@ public final class MapView extends Region {
     private @Nullable MapLayout layout;
     private @Nullable MapDrawing drawing;
     private @Nullable MapGeometry drawnFor;
+    /** The size in which the map is drawn, of that in which letters have their usual size. */
+    private double drawn = 1;
+
     private double drawnWidth;
     private double drawnHeight;
     private String signature = "";
@@ -193,9 +196,10 @@ public final class MapView extends Region {
             light(store.state());
             return;
         }
-        double before = drawn();
+        double before = drawn;
         drawing = new MapDrawing(m, geometry(m, l), store::select, this::preview);
-        zoom.setX(zoom.getX() * before / drawn()); // what somebody has brought near stays as near
+        drawn = drawing.geometry().metrics.unit() / store.state().textScale();
+        zoom.setX(zoom.getX() * before / drawn); // what somebody has brought near stays as near
         zoom.setY(zoom.getX());
         drawnFor = drawing.geometry();
         drawnWidth = getWidth();
@@ -239,13 +243,6 @@ public final class MapView extends Region {
         return new MapGeometry(m, l, trial.metrics.times(size), getWidth() * room, getHeight() * room);
     }
 
-    /** The size in which the map is drawn, of that in which letters have their usual size. */
-    private double drawn() {
-        return drawing == null
-                ? 1
-                : drawing.geometry().metrics.unit() / store.state().textScale();
-    }
-
     /** The size in which a map is shown as long as nobody has moved it, of which all can be seen at another size. */
     private double settled(double whole) {
         return Math.min(1, whole * Math.max(1, store.state().textScale()));
@@ -286,7 +283,6 @@ public final class MapView extends Region {
      */
     private void settle() {
         if (drawing != null && !moved) {
-            double drawn = drawn();
             show(exact(settled(whole(drawing.geometry()) * drawn) / drawn));
         }
     }
@@ -323,9 +319,6 @@ public final class MapView extends Region {
     }
 
     private void zoomAt(double factor, double x, double y) {
-        double drawn = drawing == null
-                ? 1
-                : drawing.geometry().metrics.unit() / store.state().textScale();
         double to = Math.clamp(zoom.getX() * factor, FARTHEST / drawn, CLOSEST / drawn);
         double real = to / zoom.getX();
         moved = true;
