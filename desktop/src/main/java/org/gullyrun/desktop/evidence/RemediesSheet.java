@@ -15,10 +15,12 @@ import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 
 /**
- * What would take the trouble away, in two places: the first remedy above the ladder, others beneath.
+ * What would take the trouble away, in two places: the first two remedies above the ladder, since people choose by what they
+ * must give up, others beneath.
  */
 final class RemediesSheet {
     private static final int MOST = 5;
+    private static final int ABOVE = 2;
 
     private final Store store;
     private final VBox first = new VBox(2);
@@ -48,16 +50,14 @@ final class RemediesSheet {
             above.add(Nodes.label("No single setting takes it away.", "soft"));
         } else {
             List<Remedy> remedies = known.remedies();
-            above.add(remedy(remedies.getFirst(), 0));
+            for (int i = 0; i < Math.min(MOST, remedies.size()); i++) {
+                (i < ABOVE ? above : beneath).add(remedy(remedies.get(i), i));
+            }
             if (!known.complete()) {
                 above.add(Nodes.label(remedies.size() + " found, trying others …", "soft"));
             }
-            if (remedies.size() > 1) {
-                beneath.add(Nodes.rule());
-                beneath.add(Nodes.label("Other ways to take it away", "caption"));
-                for (int i = 1; i < Math.min(MOST, remedies.size()); i++) {
-                    beneath.add(remedy(remedies.get(i), i));
-                }
+            if (!beneath.isEmpty()) {
+                beneath.addAll(0, List.of(Nodes.rule(), Nodes.label("More ways to take it away", "caption")));
             }
         }
         Nodes.exchange(first.getChildren(), above);
