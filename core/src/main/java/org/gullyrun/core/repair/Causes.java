@@ -115,6 +115,7 @@ public final class Causes {
     /** So many candidates are made at a time: what comes next in turn is mostly needed too. */
     private static final int AT_A_TIME = 2;
 
+    private final Audit audit;
     private final Remedies remedies;
     private final Reading first;
     private final BooleanSupplier cancelled;
@@ -135,6 +136,7 @@ public final class Causes {
     private int readings;
 
     private Causes(Audit audit, Reading reading, BooleanSupplier cancelled, Consumer<Found> progress) {
+        this.audit = audit;
         this.remedies = new Remedies(audit);
         this.first = reading;
         this.now = reading;
@@ -146,7 +148,7 @@ public final class Causes {
     }
 
     /**
-     * Works out what stands behind the findings of a reading.
+     * Works out what stands behind the findings of a reading, as far as the audit's rules have found them.
      *
      * @param cancelled asked before each trial; what was found so far is then given, not done
      * @param progress told of every group as it is found
@@ -155,9 +157,12 @@ public final class Causes {
         return new Causes(audit, reading, cancelled, progress).find();
     }
 
-    private static Map<String, Finding> open(Reading reading) {
+    private Map<String, Finding> open(Reading reading) {
         Map<String, Finding> open = new LinkedHashMap<>();
-        reading.findings().stream().filter(f -> f.severity() != Severity.NOTE).forEach(f -> open.put(f.identity(), f));
+        // A reading may hold findings of rules that are not asked again: nothing can be said of what clears those.
+        reading.findings().stream()
+                .filter(f -> f.severity() != Severity.NOTE && audit.asks(f.rule()))
+                .forEach(f -> open.put(f.identity(), f));
         return open;
     }
 

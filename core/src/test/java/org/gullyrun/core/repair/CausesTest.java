@@ -65,6 +65,17 @@ class CausesTest {
     }
 
     @Test
+    void nothingIsSaidOfWhatTheRulesThatAreAskedCannotHaveFound() {
+        Reading whole = RuleCatalogue.usual().read(FOUND.rig(), FOUND.brief());
+        assertTrue(whole.findings().stream().anyMatch(f -> f.rule().equals("default.fragile")));
+        Causes.Found found = of(whole);
+        assertEquals(41, found.cleared());
+        assertTrue(found.groups().stream()
+                .flatMap(g -> g.findings().stream())
+                .noneMatch(f -> f.rule().equals("default.fragile")));
+    }
+
+    @Test
     void madeOneAfterTheOtherTheChangesDoWhatIsSaidOnAnyRig() {
         int groups = 0;
         for (int seed = 0; seed < 40; seed++) {

@@ -106,18 +106,21 @@ final class DefaultFragile implements Rule {
                 for (int o = 0; o < context.outlets().size(); o++) {
                     CellReading was = context.scenes().get(i).cell(s, o);
                     CellReading is = tried.get(i).cell(s, o);
-                    String pair = is.source().name() + " at " + is.outlet().name();
                     if (is.verdict() == Verdict.MISSING && was.verdict() != Verdict.MISSING) {
-                        missing.add(pair);
+                        missing.add(pair(is));
                     }
                     if (leaks(is, least) && !leaks(was, least)) {
-                        leaking.add(pair);
+                        leaking.add(pair(is));
                         live |= is.outlet().get(Outlets.SORT) == Outlets.Sort.LIVE;
                     }
                 }
             }
         }
         return new Broken(device, List.copyOf(missing), List.copyOf(leaking), live);
+    }
+
+    private static String pair(CellReading cell) {
+        return cell.source().name() + " at " + cell.outlet().name();
     }
 
     private static boolean leaks(CellReading cell, double least) {
