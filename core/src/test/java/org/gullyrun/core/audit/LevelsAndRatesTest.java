@@ -1,83 +1,45 @@
 package org.gullyrun.core.audit;
 
-import static org.gullyrun.core.rig.Choice.to;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.ArrayList;
 import java.util.List;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
-import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.SmallRig;
 import org.gullyrun.core.flow.ChannelLevels;
 import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Outlets;
-import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.rig.Sources.SourceClass;
 import org.junit.jupiter.api.Test;
 
 /** What listeners get as levels, and where rates meet, against values worked out by hand. */
 class LevelsAndRatesTest {
-    private final List<Element> parts = new ArrayList<>();
-
-    private Element device(String id, Direction direction, double rate) {
-        Element device = Element.of(Kind.DEVICE, id)
-                .with(Devices.DIRECTION, direction)
-                .with(Devices.LATENCY, 0.0)
-                .with(Devices.RATE, rate);
-        parts.add(device);
-        return device;
-    }
-
-    private Element source(String id, SourceClass sourceClass, double level) {
-        device("mic-" + id, Direction.RECORDING, 48_000);
-        Element source = Element.of(Kind.SOURCE, id)
-                .with(Sources.AT, "mic-" + id)
-                .with(Sources.CLASS, sourceClass)
-                .with(Sources.LEVEL, level);
-        parts.add(source);
-        return source;
-    }
-
-    private void pass(String id, String from, String to, double gain, double latency) {
-        parts.add(Element.of(Kind.PASS_THROUGH, id)
-                .with(Links.PASS_FROM, from)
-                .with(Links.PASS_TO, to(to))
-                .with(Links.PASS_GAIN, gain)
-                .with(Links.PASS_LATENCY, latency));
-    }
-
-    private Reading reading() {
-        return RuleCatalogue.usual().read(Rig.of(parts), Brief.EMPTY);
-    }
+    private final SmallRig rig = new SmallRig();
 
     /** Ann at −20, a guest at −20 turned down by 10, music at −36 that arrives by two ways of equal gain. */
     private void show() {
-        device("ears", Direction.PLAYBACK, 48_000);
-        parts.add(source("ann", SourceClass.VOICE, -20).with(Sources.PERSON, "Ann"));
-        parts.remove(parts.size() - 2);
-        source("guest", SourceClass.GUEST, -20);
-        source("music", SourceClass.MUSIC, -36);
-        pass("p-ann", "mic-ann", "ears", 0, 25);
-        pass("p-guest", "mic-guest", "ears", -10, 3);
-        pass("p-music", "mic-music", "ears", 0, 1);
-        pass("p-again", "mic-music", "ears", 0, 9);
-        parts.add(Element.of(Kind.OUTLET, "o")
-                .with(Outlets.SORT, Outlets.Sort.EARS)
-                .with(Outlets.PERSON, "Ann")
-                .with(Outlets.DEVICE, to("ears")));
+        rig.device("ears", Direction.PLAYBACK)
+                .source("ann", SourceClass.VOICE, -20)
+                .source("guest", SourceClass.GUEST, -20)
+                .source("music", SourceClass.MUSIC, -36)
+                .alter("ann", e -> e.with(Sources.PERSON, "Ann"))
+                .pass("p-ann", "mic-ann", "ears", 0, 25)
+                .pass("p-guest", "mic-guest", "ears", -10, 3)
+                .pass("p-music", "mic-music", "ears", 0, 1)
+                .pass("p-again", "mic-music", "ears", 0, 9)
+                .ears("o", "ears")
+                .alter("o", e -> e.with(Outlets.PERSON, "Ann"));
     }
 
     @Test
     void aListenerGetsTheSumsOfPowersAndTheirOwnVoiceLate() {
         show();
-        LevelSheet.Entry entry = LevelSheet.of(reading()).getFirst().getFirst();
+        LevelSheet.Entry entry = LevelSheet.of(rig.reading()).getFirst().getFirst();
         assertEquals(-19.5861, entry.voice(), 1e-4); // 10·lg(0.01 + 0.001)
         assertEquals(-32.9897, entry.music(), 1e-4); // two copies of −36: 3.0103 more
         assertTrue(Double.isNaN(entry.rest()));
@@ -90,13 +52,11 @@ class LevelsAndRatesTest {
     @Test
     void aLevelThatNobodyEnteredIsTheUsualOneAndSaidToBeAssumed() {
         show();
-        Element music =
-                parts.stream().filter(e -> e.id().equals("music")).findFirst().orElseThrow();
-        parts.set(parts.indexOf(music), music.with(Sources.LEVEL, null));
-        LevelSheet.Entry entry = LevelSheet.of(reading()).getFirst().getFirst();
+        rig.alter("music", e -> e.with(Sources.LEVEL, null));
+        LevelSheet.Entry entry = LevelSheet.of(rig.reading()).getFirst().getFirst();
         assertTrue(entry.assumed());
         assertEquals(
-                Sources.level(music.with(Sources.LEVEL, null)) + 10 * Math.log10(2),
+                Sources.level(rig.rig().get("music")) + 10 * Math.log10(2),
                 entry.music(),
                 1e-9,
                 "by its class, arriving twice");
@@ -105,30 +65,32 @@ class LevelsAndRatesTest {
     @Test
     void aChannelIsAsLoudAsAllThatIsInIt() {
         show();
-        FlowGraph graph = reading().scenes().getFirst().graph();
-        ChannelLevels levels =
-                ChannelLevels.of(reading().scenes().getFirst().flow().view());
+        SceneReading scene = rig.reading().scenes().getFirst();
+        FlowGraph graph = scene.graph();
+        ChannelLevels levels = ChannelLevels.of(scene.flow().view());
         assertEquals(-20, levels.at(graph.point("mic-ann")), 1e-9);
         // At the ears: 0.01 + 0.001 + 2·10^−3.6.
         assertEquals(10 * Math.log10(0.011 + 2 * Math.pow(10, -3.6)), levels.at(graph.point("o")), 1e-9);
-        Rig silent = Rig.of(parts.stream().filter(e -> e.kind() != Kind.SOURCE).toList());
-        Reading without = RuleCatalogue.usual().read(silent, Brief.EMPTY);
-        FlowGraph dry = without.scenes().getFirst().graph();
+        SceneReading silent = new SmallRig()
+                .device("mic", Direction.RECORDING)
+                .reading()
+                .scenes()
+                .getFirst();
         assertEquals(
                 Double.NEGATIVE_INFINITY,
-                ChannelLevels.of(without.scenes().getFirst().flow().view()).at(dry.point("mic-ann")));
+                ChannelLevels.of(silent.flow().view()).at(silent.graph().point("mic")));
     }
 
     private List<Rates.Place> cable(double from, double to, Object converts) {
-        parts.clear();
-        device("play", Direction.PLAYBACK, from);
-        device("rec", Direction.RECORDING, to);
+        SmallRig two = new SmallRig()
+                .device("play", Direction.PLAYBACK, from)
+                .device("rec", Direction.RECORDING, to)
+                .source("s", SourceClass.MUSIC, -30)
+                .pass("p", "mic-s", "play", 0, 0);
         Element cable =
                 Element.of(Kind.CABLE, "line").with(Links.CABLE_FROM, "play").with(Links.CABLE_TO, "rec");
-        parts.add(converts instanceof Boolean known ? cable.with(Links.CABLE_CONVERTS, known) : cable);
-        source("s", SourceClass.MUSIC, -30);
-        pass("p", "mic-s", "play", 0, 0);
-        return Rates.of(reading());
+        two.with(converts instanceof Boolean known ? cable.with(Links.CABLE_CONVERTS, known) : cable);
+        return Rates.of(two.reading());
     }
 
     @Test

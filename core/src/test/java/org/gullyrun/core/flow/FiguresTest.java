@@ -1,67 +1,34 @@
 package org.gullyrun.core.flow;
 
-import static org.gullyrun.core.rig.Choice.to;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.ArrayList;
-import java.util.List;
-import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.SmallRig;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Outlets;
-import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.junit.jupiter.api.Test;
 
 /** Formulas against values worked out by hand. */
 class FiguresTest {
-    private final List<Element> parts = new ArrayList<>();
-
-    private void device(String id, Direction direction) {
-        parts.add(Element.of(Kind.DEVICE, id).with(Devices.DIRECTION, direction).with(Devices.LATENCY, 0.0));
-    }
-
-    private void wire(String id, String from, String to, double gain, double latency) {
-        parts.add(Element.of(Kind.WIRE, id)
-                .with(Links.WIRE_FROM, from)
-                .with(Links.WIRE_TO, to)
-                .with(Links.WIRE_GAIN, gain)
-                .with(Links.WIRE_LATENCY, latency));
-    }
-
-    private void pass(String id, String from, String to, double gain, double latency) {
-        parts.add(Element.of(Kind.PASS_THROUGH, id)
-                .with(Links.PASS_FROM, from)
-                .with(Links.PASS_TO, to(to))
-                .with(Links.PASS_GAIN, gain)
-                .with(Links.PASS_LATENCY, latency));
-    }
-
-    private FlowGraph graph() {
-        Rig rig = Rig.of(parts);
-        return FlowGraph.of(rig, SceneKey.axis(rig).getFirst());
-    }
+    private final SmallRig rig = new SmallRig();
 
     private Delivery ladder(int diamonds) {
-        parts.add(Element.of(Kind.SOURCE, "s").with(Sources.AT, "r0"));
-        device("r0", Direction.RECORDING);
+        rig.with(Element.of(Kind.SOURCE, "s").with(Sources.AT, "r0"));
+        rig.device("r0", Direction.RECORDING);
         for (int i = 0; i < diamonds; i++) {
-            device("p" + i, Direction.PLAYBACK);
-            device("r" + (i + 1), Direction.RECORDING);
-            pass("t" + i, "r" + i, "p" + i, 0, 0);
-            wire("a" + i, "p" + i, "r" + (i + 1), 0, 0);
-            wire("b" + i, "p" + i, "r" + (i + 1), 0, 1);
+            rig.device("p" + i, Direction.PLAYBACK);
+            rig.device("r" + (i + 1), Direction.RECORDING);
+            rig.pass("t" + i, "r" + i, "p" + i, 0, 0);
+            rig.wire("a" + i, "p" + i, "r" + (i + 1), 0, 0);
+            rig.wire("b" + i, "p" + i, "r" + (i + 1), 0, 1);
         }
-        device("end", Direction.PLAYBACK);
-        pass("last", "r" + diamonds, "end", 0, 0);
-        parts.add(Element.of(Kind.OUTLET, "o")
-                .with(Outlets.SORT, Outlets.Sort.EARS)
-                .with(Outlets.DEVICE, to("end")));
-        FlowGraph graph = graph();
+        rig.device("end", Direction.PLAYBACK);
+        rig.pass("last", "r" + diamonds, "end", 0, 0);
+        rig.ears("o", "end");
+        FlowGraph graph = rig.graph();
         return Deliveries.of(OpenView.of(graph, false)).get(graph.point("s"), graph.point("o"));
     }
 
@@ -92,11 +59,11 @@ class FiguresTest {
     }
 
     private Loop circle(double gain) {
-        device("p", Direction.PLAYBACK);
-        device("r", Direction.RECORDING);
-        wire("w", "p", "r", gain, 4);
-        pass("t", "r", "p", 0, 6);
-        return Loops.of(OpenView.of(graph(), false)).getFirst();
+        rig.device("p", Direction.PLAYBACK);
+        rig.device("r", Direction.RECORDING);
+        rig.wire("w", "p", "r", gain, 4);
+        rig.pass("t", "r", "p", 0, 6);
+        return Loops.of(OpenView.of(rig.graph(), false)).getFirst();
     }
 
     @Test
@@ -120,24 +87,24 @@ class FiguresTest {
 
     @Test
     void circlesThatShareTheirPointsAddUp() {
-        device("p", Direction.PLAYBACK);
-        device("r", Direction.RECORDING);
-        wire("w1", "p", "r", -12, 4);
-        wire("w2", "p", "r", -12, 9);
-        pass("t", "r", "p", 0, 6);
-        Loop loop = Loops.of(OpenView.of(graph(), false)).getFirst();
+        rig.device("p", Direction.PLAYBACK);
+        rig.device("r", Direction.RECORDING);
+        rig.wire("w1", "p", "r", -12, 4);
+        rig.wire("w2", "p", "r", -12, 9);
+        rig.pass("t", "r", "p", 0, 6);
+        Loop loop = Loops.of(OpenView.of(rig.graph(), false)).getFirst();
         assertEquals(2, loop.circles().size());
         assertEquals(-12 + 6.0206, loop.loopGain(), 1e-4); // two amplitudes of 0.2512 make 0.5024
     }
 
     @Test
     void circlesThatAreEachBelowOneCanRunAwayTogether() {
-        device("p", Direction.PLAYBACK);
-        device("r", Direction.RECORDING);
-        wire("w1", "p", "r", -5, 4);
-        wire("w2", "p", "r", -5, 9);
-        pass("t", "r", "p", 0, 6);
-        Loop loop = Loops.of(OpenView.of(graph(), false)).getFirst();
+        rig.device("p", Direction.PLAYBACK);
+        rig.device("r", Direction.RECORDING);
+        rig.wire("w1", "p", "r", -5, 4);
+        rig.wire("w2", "p", "r", -5, 9);
+        rig.pass("t", "r", "p", 0, 6);
+        Loop loop = Loops.of(OpenView.of(rig.graph(), false)).getFirst();
         assertTrue(loop.runsAway()); // 2 × 0.562 = 1.125
         assertEquals(20 * Math.log10(2 * Math.pow(10, -5 / 20.0)), loop.loopGain(), 1e-9);
     }

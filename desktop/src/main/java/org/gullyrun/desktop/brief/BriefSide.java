@@ -6,11 +6,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -24,6 +22,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.SidePane;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -32,31 +31,20 @@ import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
 /** Beside the grid: the cell that is marked, in words and scene by scene; its level; and briefs to start from. */
-public final class BriefSide extends ScrollPane {
+public final class BriefSide extends SidePane {
     private final Store store;
     private final BriefView grid;
-    private final VBox box = new VBox(6);
 
     /** The side of a grid. */
     public BriefSide(Store store, BriefView grid) {
+        super("brief-side");
         this.store = store;
         this.grid = grid;
-        setId("brief-side");
-        getStyleClass().addAll("evidence", "plain-scroll");
-        setFitToWidth(true);
-        setHbarPolicy(ScrollBarPolicy.NEVER);
-        setFocusTraversable(false);
-        box.setPadding(new Insets(16, 18, 16, 18));
-        setContent(box);
-        Nodes.uncached(this);
         store.watch(this::update);
     }
 
     private void update(State before, State now) {
-        double width = 320 * now.textScale();
-        setMinWidth(width);
-        setPrefWidth(width);
-        setMaxWidth(width);
+        fit(now.textScale());
         if (now.step() == Step.BRIEF
                 && (before.step() != now.step()
                         || box.getChildren().isEmpty()

@@ -2,12 +2,10 @@ package org.gullyrun.desktop.evidence;
 
 import java.util.List;
 import javafx.application.Platform;
-import javafx.geometry.Insets;
 import javafx.scene.Node;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.VBox;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.SidePane;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -15,28 +13,17 @@ import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
 /** What is selected: said in words first, then as a ladder, then what would take the trouble away, with its price. */
-public final class EvidenceView extends ScrollPane {
-    /** The width of the column at 100 % text. */
-    public static final double WIDTH = 320;
-
+public final class EvidenceView extends SidePane {
     private final Store store;
-    private final VBox box = new VBox(6);
     private final RemediesSheet remedies;
     private final PairSheet pair;
 
     /** Evidence of what the store's state has selected. */
     public EvidenceView(Store store) {
+        super("evidence");
         this.store = store;
         this.remedies = new RemediesSheet(store);
         this.pair = new PairSheet(store, remedies);
-        setId("evidence");
-        getStyleClass().addAll("evidence", "plain-scroll");
-        setFitToWidth(true);
-        setHbarPolicy(ScrollBarPolicy.NEVER);
-        setFocusTraversable(false);
-        box.setPadding(new Insets(16, 18, 16, 18));
-        setContent(box);
-        Nodes.uncached(this);
         store.watch(this::update);
     }
 
@@ -52,8 +39,7 @@ public final class EvidenceView extends ScrollPane {
                 && before.textScale() == now.textScale()
                 && before.selection().equals(now.selection());
         if (first || !same) {
-            setPrefWidth(WIDTH * now.textScale());
-            setMinWidth(WIDTH * now.textScale());
+            fit(now.textScale());
             double at = before.selection().equals(now.selection()) ? getVvalue() : 0;
             remedies.show(now);
             keepingFocus(() -> Nodes.exchange(box.getChildren(), content(now)));

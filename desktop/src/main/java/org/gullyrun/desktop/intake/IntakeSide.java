@@ -3,7 +3,6 @@ package org.gullyrun.desktop.intake;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -12,12 +11,13 @@ import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.intake.Question;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.SidePane;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
 /** Beside the sheet: the rig so far, what is still to ask, and what else can be done with the list. */
-public final class IntakeSide extends ScrollPane {
+public final class IntakeSide extends SidePane {
     private static final double WIDTH = 284;
     private static final int MOST = 40;
 
@@ -26,29 +26,18 @@ public final class IntakeSide extends ScrollPane {
 
     private final IntakeView sheet;
     private final List<Offer> offers;
-    private final VBox box = new VBox(6);
     private final Miniature miniature = new Miniature();
 
     /** The side of a sheet. */
     public IntakeSide(Store store, IntakeView sheet, List<Offer> offers) {
+        super("intake-side");
         this.sheet = sheet;
         this.offers = List.copyOf(offers);
-        setId("intake-side");
-        getStyleClass().addAll("evidence", "plain-scroll");
-        setFitToWidth(true);
-        setHbarPolicy(ScrollBarPolicy.NEVER);
-        setFocusTraversable(false);
-        box.setPadding(new Insets(16, 18, 16, 18));
-        setContent(box);
-        Nodes.uncached(this);
         store.watch(this::update);
     }
 
     private void update(State before, State now) {
-        double width = 320 * now.textScale();
-        setMinWidth(width);
-        setPrefWidth(width);
-        setMaxWidth(width);
+        fit(now.textScale());
         if (now.step() != Step.INTAKE
                 || before.reading() == now.reading()
                         && before.step() == now.step()
