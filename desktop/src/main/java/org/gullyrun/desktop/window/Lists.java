@@ -1,7 +1,6 @@
 package org.gullyrun.desktop.window;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -12,6 +11,8 @@ import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
+import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.casefile.WholeFile;
 import org.gullyrun.core.intake.Question;
 import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.inventory.Inventory;
@@ -103,11 +104,10 @@ final class Lists {
     private void write(Path file, String text) {
         Message told;
         try {
-            Files.writeString(file, text, StandardCharsets.UTF_8);
+            WholeFile.write(file, text);
             told = new Message("Wrote " + file.getFileName() + ".", false);
-        } catch (IOException e) {
-            told = new Message(
-                    file.getFileName() + " cannot be written (" + e.getMessage() + "). Choose another place.", true);
+        } catch (CaseProblem e) {
+            told = new Message(String.valueOf(e.getMessage()), true);
         }
         Message message = told;
         Platform.runLater(() -> store.tell(message));
