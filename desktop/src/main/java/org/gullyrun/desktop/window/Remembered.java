@@ -61,8 +61,8 @@ public final class Remembered {
     }
 
     /** Remembers a number. */
-    public void number(String key, Object value) {
-        values.setProperty(key, value.toString());
+    public void keep(String key, double value) {
+        values.setProperty(key, Double.toString(value));
     }
 
     /** The files opened lately, the last one first; those that are gone are left out. */

@@ -192,8 +192,8 @@ public final class Workbench {
         if (!now.leftovers().isEmpty() && (before == now || before.leftovers() != now.leftovers())) {
             Platform.runLater(() -> offer(now.leftovers().getFirst()));
         }
-        remembered.number("night", now.night() ? 1 : 0);
-        remembered.number("text", now.textScale());
+        remembered.keep("night", now.night() ? 1 : 0);
+        remembered.keep("text", now.textScale());
     }
 
     private void showStep(Step step) {
@@ -522,10 +522,13 @@ public final class Workbench {
     }
 
     private void remember() {
-        remembered.number("x", stage.getX());
-        remembered.number("y", stage.getY());
-        remembered.number("width", stage.getWidth());
-        remembered.number("height", stage.getHeight());
+        remembered.keep("whole", stage.isMaximized() ? 1 : 0);
+        if (!stage.isMaximized()) {
+            remembered.keep("x", stage.getX());
+            remembered.keep("y", stage.getY());
+            remembered.keep("width", stage.getWidth());
+            remembered.keep("height", stage.getHeight());
+        }
         remembered.save();
     }
 }

@@ -131,6 +131,7 @@ public final class WorkbenchApp extends Application {
             stage.setX(x);
             stage.setY(y);
         }
+        stage.setMaximized(remembered.number("whole", 0) > 0);
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
@@ -65,6 +66,20 @@ abstract class WindowTest {
 
     boolean has(String identity) throws Exception {
         return state().reading().findings().stream().anyMatch(f -> f.identity().equals(identity));
+    }
+
+    /** Does what the find field finds for some words. */
+    static void act(FxRobot robot, String words) {
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        robot.write(words);
+        robot.push(KeyCode.ENTER);
+    }
+
+    /** Puts a text into a field of the form that is asked with. */
+    static void fill(FxRobot robot, String key, String text) {
+        robot.clickOn("#form-" + key);
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.write(text);
     }
 
     static String text(FxRobot robot, String query) {

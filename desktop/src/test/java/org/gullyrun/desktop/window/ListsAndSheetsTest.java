@@ -1,0 +1,122 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.gullyrun.core.intake.Questions;
+import org.gullyrun.core.inventory.Inventory;
+import org.gullyrun.core.inventory.QuestionSheet;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.state.Lens;
+import org.gullyrun.desktop.state.Selection;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Lists that go out, and sheets that are laid over the window or beside the map. */
+class ListsAndSheetsTest extends WindowTest {
+
+    @Start
+    void start(Stage shown) throws Exception {
+        open(shown, SampleShow.make());
+    }
+
+    @BeforeEach
+    void drawn(FxRobot robot) throws Exception {
+        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+    }
+
+    @Test
+    void listsAreWrittenWhereThePersonSaysAndAPlaceThatIsNoneIsTold(FxRobot robot) throws Exception {
+        Path inventory = folder.resolve("all.csv");
+        Path questions = folder.resolve("ask.md");
+        Mockito.when(picker.toSave(FilePicker.Sort.LIST, "inventory")).thenReturn(Optional.of(inventory));
+        Mockito.when(picker.toSave(FilePicker.Sort.TEXT, "questions")).thenReturn(Optional.of(questions));
+        act(robot, "save the inventory");
+        until(() -> Files.exists(inventory));
+        assertEquals(Inventory.write(rig()), Files.readString(inventory));
+        act(robot, "questions as a text");
+        until(() -> Files.exists(questions));
+        assertEquals(QuestionSheet.markdown(state().what().title(), rig()), Files.readString(questions));
+
+        Mockito.when(picker.toSave(FilePicker.Sort.LIST, "inventory"))
+                .thenReturn(Optional.of(folder.resolve("no").resolve("all.csv")));
+        act(robot, "save the inventory");
+        until(() -> state().message() != null && state().message().isError());
+        assertTrue(text(robot, "#message .label").contains("the folder is not there"), text(robot, "#message .label"));
+    }
+
+    @Test
+    void allThatIsLeftToAskGoesToTheClipboard(FxRobot robot) throws Exception {
+        assertEquals(List.of(), Questions.of(rig()));
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+        until(() -> text(robot, "#message .label").contains("nothing left to ask"));
+        WaitForAsyncUtils.asyncFx(() -> {
+                    var rig = store.state().reading().rig();
+                    store.change(List.of(
+                            Objects.requireNonNull(Change.set(rig, "heron", Links.CABLE_CONVERTS, null)),
+                            Objects.requireNonNull(Change.set(rig, "brookdesk", Mixers.STARTS, null))));
+                })
+                .get();
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+        var questions = Questions.of(rig());
+        assertFalse(questions.isEmpty());
+        String copied = WaitForAsyncUtils.asyncFx(
+                        () -> Clipboard.getSystemClipboard().getString())
+                .get();
+        assertEquals(questions.size(), copied.lines().count());
+        questions.forEach(q -> assertTrue(copied.contains(q.wording()), q.wording()));
+    }
+
+    @Test
+    void ratesTakeThePlaceOfLevelsWithTheFiguresOfEachPlaceWhereTwoMeet(FxRobot robot) throws Exception {
+        robot.push(KeyCode.R);
+        until(() -> state().lens() == Lens.RATES);
+        until(() -> text(robot, "#evidence .label").contains("Rates and clocks"));
+        String told = text(robot, "#evidence .label");
+        // 44.1 read as 48: 1200 · log₂ (44.1 / 48) = −146.7 cents; 44.1 / 48 = 0.919.
+        assertTrue(told.contains("48.0 → 44.1 kHz, not converted"), told);
+        assertTrue(told.contains("−146.7 cents, speed × 0.919"), told);
+        Node row = robot.lookup(".remedy").queryAll().stream()
+                .filter(n -> n.getId().startsWith("rate-") && n.getId().endsWith("-heron"))
+                .findFirst()
+                .orElseThrow();
+        robot.clickOn(row);
+        until(() -> state().selection().equals(new Selection.OfElement("heron")));
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.R);
+        until(() -> !text(robot, "#evidence .label").contains("Rates and clocks"));
+    }
+
+    @Test
+    void whatAFindingIsAboutCanBeReadAndWithoutOneThatIsSaid(FxRobot robot) throws Exception {
+        robot.push(KeyCode.H);
+        until(() -> text(robot, "#message .label").contains("Select a finding first"));
+        robot.push(KeyCode.W);
+        until(() -> text(robot, "#message .label").contains("then it can be waived"));
+        WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Trouble("rate.cable:heron")))
+                .get();
+        robot.push(KeyCode.H);
+        until(() -> robot.lookup("#answer-close").tryQuery().isPresent());
+        assertTrue(
+                text(robot, "#overlay .label").contains("Do the two ends of a cable"), text(robot, "#overlay .label"));
+        robot.push(KeyCode.ESCAPE);
+        until(() -> robot.lookup("#answer-close").tryQuery().isEmpty());
+    }
+}
