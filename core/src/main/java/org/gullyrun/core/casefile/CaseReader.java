@@ -288,7 +288,7 @@ final class CaseReader {
             }
         }
         Map<Brief.Cell, Brief.Window> windows = new TreeMap<>();
-        JsonNode list = node.path("windows");
+        JsonNode list = node.has("windows") ? array(node.path("windows"), "brief.windows") : JSON.createArrayNode();
         for (int i = 0; i < list.size(); i++) {
             String at = "brief.windows[" + i + "]";
             object(list.get(i), at);
@@ -297,6 +297,9 @@ final class CaseReader {
                     new Brief.Window(number(list.get(i), "least", at), number(list.get(i), "most", at)));
         }
         Map<String, Double> over = new TreeMap<>();
+        if (node.has("voiceOverMusic")) {
+            object(node.path("voiceOverMusic"), "brief.voiceOverMusic");
+        }
         for (Map.Entry<String, JsonNode> one : node.path("voiceOverMusic").properties()) {
             if (!one.getValue().isNumber()) {
                 throw new Wrong("brief.voiceOverMusic." + one.getKey(), "expected a number of dB");

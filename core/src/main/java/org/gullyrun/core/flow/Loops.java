@@ -210,7 +210,7 @@ public final class Loops {
         return true;
     }
 
-    private static double[] inverseDiagonal(double[][] a) {
+    static double[] inverseDiagonal(double[][] a) {
         int n = a.length;
         double[][] m = new double[n][2 * n];
         for (int i = 0; i < n; i++) {

@@ -3,6 +3,8 @@ package org.gullyrun.core.repair;
 import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.SceneComposition;
+import org.gullyrun.core.flow.SceneComposition.Presence;
 import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -16,6 +18,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
 
 /** The changes that open or close a gate. */
 public final class GateMoves {
@@ -80,23 +83,42 @@ public final class GateMoves {
 
     private List<Change> intoScene(String point) {
         int at = point.indexOf('@');
-        if (at >= 0) {
-            return list(Change.set(rig, point.substring(at + 1), Productions.ENTRY_MUTED, false));
-        }
         if (scene.scene().isEmpty()) {
             return List.of();
         }
-        for (Element entry : rig.in(scene.scene(), Kind.ENTRY)) {
-            if (point.equals(entry.get(Productions.BRINGS))
-                    && !entry.is(Productions.COPY, false)
-                    && entry.is(Productions.ENTRY_MUTED, false)) {
-                return list(Change.set(rig, entry.id(), Productions.ENTRY_MUTED, false));
-            }
+        Presence there = presence(at < 0 ? point : point.substring(0, at), at < 0 ? "" : point.substring(at + 1));
+        if (there != null) {
+            // It is muted where the scene brings it, which is enough to undo; or else where what brings it is brought.
+            List<String> here = rig.in(scene.scene(), Kind.ENTRY).stream()
+                    .filter(e -> at < 0 && point.equals(e.get(Productions.BRINGS)) && !e.is(Productions.COPY, false))
+                    .map(Element::id)
+                    .limit(1)
+                    .toList();
+            return (here.isEmpty() ? there.entries() : here)
+                    .stream()
+                            .distinct()
+                            .flatMap(e -> list(Change.set(rig, e, Productions.ENTRY_MUTED, false)).stream())
+                            .toList();
+        }
+        if (at >= 0) {
+            return List.of();
         }
         String id = Ids.from(rig.name(scene.scene()) + " " + rig.name(point), i -> rig.find(i) != null);
         return List.of(new Change.Add(Element.of(Kind.ENTRY, id)
                 .with(Productions.ENTRY_OF, scene.scene())
                 .with(Productions.BRINGS, point)));
+    }
+
+    /** How the scene has an input, or a copy of it by an entry; null if it has not. */
+    private @Nullable Presence presence(String input, String copiedBy) {
+        Element production = rig.owner(rig.get(input));
+        if (production == null) {
+            return null;
+        }
+        SceneComposition composition = SceneComposition.of(rig, production, scene.scene());
+        return copiedBy.isEmpty()
+                ? composition.input(input)
+                : composition.copies().get(new SceneComposition.Copy(input, copiedBy));
     }
 
     private List<Change> outOfScene(String point) {
@@ -105,8 +127,11 @@ public final class GateMoves {
             String entry = point.substring(at + 1);
             return rig.find(entry) == null ? List.of() : Changes.removal(rig, entry);
         }
-        if (scene.scene().isEmpty()) {
-            return List.of();
+        if (scene.scene().isEmpty()
+                || rig.find(point, Kind.INPUT)
+                        .filter(i -> i.is(Productions.ALWAYS, false))
+                        .isPresent()) {
+            return List.of(); // what is on in every scene stays, whatever a scene brings
         }
         List<Element> direct = rig.in(scene.scene(), Kind.ENTRY).stream()
                 .filter(e -> point.equals(e.get(Productions.BRINGS)) && !e.is(Productions.COPY, false))
@@ -122,7 +147,7 @@ public final class GateMoves {
                 : list(Change.set(rig, production, Productions.TRACKS, Integer.parseInt(point.substring(at + 6))));
     }
 
-    private List<Change> standard(Gate gate, @org.jspecify.annotations.Nullable Element element) {
+    private List<Change> standard(Gate gate, @Nullable Element element) {
         return element == null || gate.setting() == null
                 ? List.of()
                 : list(Change.setRaw(rig, element.id(), gate.setting(), DriverPath.STANDARD));
@@ -135,7 +160,7 @@ public final class GateMoves {
                 .orElse(List.of());
     }
 
-    private static List<Change> list(Change.@org.jspecify.annotations.Nullable Set change) {
+    private static List<Change> list(Change.@Nullable Set change) {
         return change == null ? List.of() : List.of(change);
     }
 }

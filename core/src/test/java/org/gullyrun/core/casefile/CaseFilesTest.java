@@ -17,8 +17,11 @@ import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
@@ -82,6 +85,47 @@ class CaseFilesTest {
                 .isEmpty());
         assertTrue(!schema.validate(with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"), InputFormat.JSON)
                 .isEmpty());
+    }
+
+    @Test
+    void allThatABriefAndItsTermsCanSayComesBack() throws Exception {
+        Brief brief = new Brief(
+                Map.of(
+                        new Brief.Cell("ann", "live", ""), Wish.MUST,
+                        new Brief.Cell("ann", "live", "break"), Wish.NEVER,
+                        new Brief.Cell("film", "ears", ""), Wish.MAY),
+                Map.of(
+                        new Brief.Cell("ann", "live", ""), new Brief.Window(-24.0, -16.5),
+                        new Brief.Cell("film", "live", ""), new Brief.Window(null, -20.0),
+                        new Brief.Cell("film", "ears", ""), new Brief.Window(-40.0, null)),
+                Map.of("live", 8.5, "ears", 3.0));
+        Terms terms = new Terms(Map.of("leak.minor", -35.0, "rate.many", 1.0), List.of());
+        Case one = new Case(
+                "Second night",
+                "two\nlines",
+                2.5,
+                "s",
+                List.of(new Survey("s", "after", "15 Nov", "n", Rig.EMPTY, Map.of())),
+                brief,
+                terms,
+                Map.of());
+        assertEquals(one, read(CaseWriter.write(one)));
+    }
+
+    @Test
+    void whatABriefCannotSayIsRefusedWithItsPlace() {
+        String head =
+                "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":{}}],";
+        refused(head + "\"brief\":{\"windows\":{\"source\":\"a\"}}}", "brief.windows", "expected a list");
+        refused(
+                head + "\"brief\":{\"windows\":[{\"source\":\"a\",\"outlet\":\"o\",\"least\":\"low\"}]}}",
+                "brief.windows[0].least",
+                "dBFS");
+        refused(head + "\"brief\":{\"voiceOverMusic\":6}}", "brief.voiceOverMusic", "expected an object");
+        refused(head + "\"brief\":{\"voiceOverMusic\":{\"live\":\"much\"}}}", "brief.voiceOverMusic.live", "dB");
+        refused(head + "\"brief\":{\"should\":{}}}", "brief.should", "must, may or never");
+        refused(head + "\"limits\":{\"leak.minor\":\"low\"}}", "limits.leak.minor", "a number");
+        refused(head + "\"showHours\":-1}", "showHours", "above 0");
     }
 
     @Test
