@@ -54,6 +54,40 @@ class GullyrunTest {
     }
 
     @Test
+    void causesAsJsonSayWhatIsSetAndWhatThatClears() throws Exception {
+        assertEquals(Exit.OK, run("audit", file, "--json", "--causes"));
+        JsonNode causes = json().path("causes");
+        assertEquals(11, causes.size());
+        assertEquals(
+                "In Orrery, mute input All of default",
+                causes.get(0).path("sentence").asText());
+        assertEquals(
+                "set in-default/muted to true",
+                causes.get(0).path("changes").get(0).asText());
+        assertEquals(13, causes.get(0).path("clears").size());
+        assertEquals(0, causes.get(0).path("alters").size());
+        int cleared = 0;
+        for (JsonNode cause : causes) {
+            cleared += cause.path("clears").size();
+        }
+        assertEquals(41, cleared);
+    }
+
+    @Test
+    void whatLeadsNowhereIsNamed() throws Exception {
+        Path text = folder.resolve("hanging.json");
+        Files.writeString(
+                text,
+                "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":"
+                        + "{\"sources\":[{\"id\":\"ann\",\"startsAt\":\"gone\"}]}}]}");
+        assertEquals(Exit.OK, run("audit", text.toString()));
+        assertTrue(out.contains("References that lead nowhere:"), out);
+        assertTrue(out.contains("ann/startsAt names 'gone'"), out);
+        assertEquals(Exit.OK, run("audit", text.toString(), "--json"));
+        assertEquals("gone", json().path("dangling").get(0).path("to").asText());
+    }
+
+    @Test
     void auditAsJsonHasStableFields() throws Exception {
         assertEquals(Exit.OK, run("audit", file, "--json", "--scene", "Panel"));
         JsonNode leak = null;

@@ -1,0 +1,115 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.state.Selection;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The brief filled in with nothing but keys. */
+class BriefStepTest extends WindowTest {
+
+    @Start
+    void start(Stage shown) throws Exception {
+        open(shown, SampleShow.make());
+    }
+
+    @BeforeEach
+    void drawn(FxRobot robot) throws Exception {
+        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+        robot.push(KeyCode.DIGIT2);
+        until(() -> robot.lookup("#wish-film-live").tryQuery().isPresent());
+        WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("music", "archive")))
+                .get();
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private Map<Brief.Cell, Wish> cells() throws Exception {
+        return state().what().brief().cells();
+    }
+
+    private List<Element> of(Kind kind) throws Exception {
+        return rig().of(kind);
+    }
+
+    @Test
+    void aRowAColumnAndAllAreSetWithAKeyEachAndTakenBack(FxRobot robot) throws Exception {
+        Map<Brief.Cell, Wish> before = cells();
+        robot.push(KeyCode.R).push(KeyCode.N);
+        for (Element outlet : of(Kind.OUTLET)) {
+            assertEquals(Wish.NEVER, cells().get(new Brief.Cell("music", outlet.id(), "")));
+        }
+        assertTrue(state().past().undo().contains("to never"), state().past().undo());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(before, cells());
+
+        WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("music", "archive")))
+                .get();
+        robot.push(KeyCode.O).push(KeyCode.M);
+        for (Element source : of(Kind.SOURCE)) {
+            assertEquals(Wish.MUST, cells().get(new Brief.Cell(source.id(), "archive", "")));
+        }
+        robot.push(KeyCode.CONTROL, KeyCode.A).push(KeyCode.DELETE);
+        assertTrue(cells().keySet().stream().noneMatch(c -> c.scene().isEmpty()), cells().toString());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(before, cells());
+    }
+
+    @Test
+    void theCursorGoesToTheEndsAndShiftMarksUpToThere(FxRobot robot) throws Exception {
+        String first = of(Kind.OUTLET).getFirst().id();
+        String last = of(Kind.OUTLET).getLast().id();
+        robot.push(KeyCode.HOME);
+        assertEquals(new Selection.Pair("music", first), state().selection());
+        robot.push(KeyCode.SHIFT, KeyCode.END).push(KeyCode.A);
+        assertEquals(Wish.MAY, cells().get(new Brief.Cell("music", first, "")));
+        assertEquals(Wish.MAY, cells().get(new Brief.Cell("music", last, "")));
+        robot.push(KeyCode.END).push(KeyCode.RIGHT);
+        assertEquals(new Selection.Pair("music", last), state().selection(), "it stays at the edge");
+    }
+
+    @Test
+    void inASceneOnlyThatSceneIsSet(FxRobot robot) throws Exception {
+        Wish always = cells().get(new Brief.Cell("music", "archive", ""));
+        robot.push(KeyCode.CLOSE_BRACKET);
+        until(() -> state().scene() == 0);
+        robot.push(KeyCode.M);
+        String scene = state().reading().scenes().getFirst().key().scene();
+        assertEquals(Wish.MUST, cells().get(new Brief.Cell("music", "archive", scene)));
+        assertEquals(always, cells().get(new Brief.Cell("music", "archive", "")));
+        until(() -> state().reading().brief() == state().what().brief());
+    }
+
+    @Test
+    void rowsOfOneClassThatStandTogetherAreMarkedByOneKey(FxRobot robot) throws Exception {
+        Map<Brief.Cell, Wish> before = cells();
+        WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("host", "live")))
+                .get();
+        robot.push(KeyCode.C).push(KeyCode.N);
+        List<Element> sources = of(Kind.SOURCE);
+        int same = 0;
+        while (sources.get(same).get(Sources.CLASS) == sources.getFirst().get(Sources.CLASS)) {
+            assertEquals(
+                    Wish.NEVER, cells().get(new Brief.Cell(sources.get(same).id(), "live", "")));
+            same++;
+        }
+        assertTrue(same > 1, "host is the first of several voices");
+        Brief.Cell next = new Brief.Cell(sources.get(same).id(), "live", "");
+        assertEquals(before.get(next), cells().get(next));
+    }
+}
