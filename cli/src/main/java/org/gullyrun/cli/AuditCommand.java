@@ -13,6 +13,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Dangling;
@@ -120,6 +121,11 @@ final class AuditCommand implements Callable<Integer> {
             out.println("References that lead nowhere:");
             dangling.forEach(d -> out.println("  " + d.at() + " names '" + d.to() + "', which is " + d.why()));
         }
+        String unknown = UnknownField.told(UnknownField.in(opened.what()));
+        if (!unknown.isEmpty()) {
+            out.println();
+            out.println(unknown);
+        }
     }
 
     private static Map<String, Object> plain(CaseArgument.Opened opened, List<Finding> findings, Causes.Found causes) {
@@ -142,6 +148,11 @@ final class AuditCommand implements Callable<Integer> {
                 Dangling.in(opened.survey().rig()).stream()
                         .map(d -> Map.of(
                                 "element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
+                        .toList());
+        all.put(
+                "unknownFields",
+                UnknownField.in(opened.what()).stream()
+                        .map(u -> Map.of("survey", u.survey(), "element", u.element(), "field", u.field()))
                         .toList());
         return all;
     }

@@ -74,16 +74,21 @@ class GullyrunTest {
     }
 
     @Test
-    void whatLeadsNowhereIsNamed() throws Exception {
+    void whatLeadsNowhereAndWhatIsMisspeltIsNamed() throws Exception {
         Path text = folder.resolve("hanging.json");
         Files.writeString(
                 text,
                 "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":"
-                        + "{\"sources\":[{\"id\":\"ann\",\"startsAt\":\"gone\"}]}}]}");
+                        + "{\"sources\":[{\"id\":\"ann\",\"startsAt\":\"gone\",\"levle\":-20}]}}]}");
         assertEquals(Exit.OK, run("audit", text.toString()));
         assertTrue(out.contains("References that lead nowhere:"), out);
         assertTrue(out.contains("ann/startsAt names 'gone'"), out);
+        assertTrue(
+                out.contains("A field of the file is not known here: 'levle' of source ann in survey s."
+                        + " It counts for nothing and is kept."),
+                out);
         assertEquals(Exit.OK, run("audit", text.toString(), "--json"));
+        assertEquals("levle", json().path("unknownFields").get(0).path("field").asText());
         assertEquals("gone", json().path("dangling").get(0).path("to").asText());
     }
 

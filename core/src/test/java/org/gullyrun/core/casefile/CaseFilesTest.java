@@ -137,6 +137,17 @@ class CaseFilesTest {
         assertTrue(again.contains("\"mood\": {\"calm\":[1,2]}"), again);
         assertTrue(again.contains("\"weather\": \"clear\""), again);
         assertTrue(again.contains("\"colour\":\"green\""), again);
+        assertEquals(
+                List.of(
+                        new UnknownField("", "", "mood"),
+                        new UnknownField("s", "", "weather"),
+                        new UnknownField("s", "device d", "colour")),
+                UnknownField.in(read(text)));
+        assertEquals(
+                "3 fields of the file are not known here: 'mood' of the case, 'weather' of survey s,"
+                        + " 'colour' of device d in survey s. They count for nothing and are kept.",
+                UnknownField.told(UnknownField.in(read(text))));
+        assertEquals("", UnknownField.told(UnknownField.in(SampleShow.make())));
     }
 
     @Test

@@ -29,6 +29,7 @@ import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Leftover;
 import org.gullyrun.core.casefile.Stamp;
+import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.repair.Remedies;
 import org.gullyrun.core.repair.Remedy;
@@ -368,7 +369,16 @@ public final class Store implements AutoCloseable {
         interfaceThread.accept(() -> {
             begin(what, file, answer, opening);
             then.run();
+            tellOfUnknown(what);
         });
+    }
+
+    /** Says which fields of a file count for nothing: one that is misspelt would otherwise not be noticed. */
+    public void tellOfUnknown(Case what) {
+        String unknown = UnknownField.told(UnknownField.in(what));
+        if (!unknown.isEmpty()) {
+            tell(new Message(unknown, false));
+        }
     }
 
     private void begin(Case what, @Nullable Path file, Answer answer, Safekeeping.Opening opening) {

@@ -76,7 +76,10 @@ public final class Workbench {
     }
 
     private static final double TEXT = 13;
-    private static final Duration MESSAGE = Duration.seconds(4);
+    /** A message stays as long as it takes to read: at least so many seconds, and one for each so many letters. */
+    private static final double MESSAGE = 4;
+
+    private static final double LETTERS = 15;
 
     private final Store store;
     private final Stage stage;
@@ -103,7 +106,7 @@ public final class Workbench {
     private boolean details;
 
     private final List<Action> actions;
-    private final PauseTransition messageTime = new PauseTransition(MESSAGE);
+    private final PauseTransition messageTime = new PauseTransition();
     private final Scene scene;
 
     /** Makes the window on a stage; it is not shown yet. */
@@ -258,6 +261,8 @@ public final class Workbench {
             message.getStyleClass().setAll("message", what.isError() ? "error" : "plain");
             message.getChildren().setAll(Nodes.label(what.text()));
             if (!what.isError()) {
+                messageTime.setDuration(
+                        Duration.seconds(Math.max(MESSAGE, what.text().length() / LETTERS)));
                 messageTime.playFromStart();
             }
         }

@@ -109,6 +109,8 @@ public final class WorkbenchApp extends Application {
         new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage));
         if (opened.problem != null) {
             made.tell(opened.problem);
+        } else {
+            made.tellOfUnknown(made.state().what());
         }
         if (getParameters().getRaw().contains(REHEARSE)) {
             new Rehearsal(bare, made).start();
