@@ -36,13 +36,13 @@ public final class WholeFile {
             try (FileChannel channel =
                     FileChannel.open(beside, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
                 temporary = beside;
+                keepRights(place, beside); // before there is anything in it that not everybody may read
                 ByteBuffer buffer = ByteBuffer.wrap(text.getBytes(StandardCharsets.UTF_8));
                 while (buffer.hasRemaining()) {
                     channel.write(buffer);
                 }
                 channel.force(true);
             }
-            keepRights(place, temporary);
             try {
                 Files.move(temporary, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
             } catch (AtomicMoveNotSupportedException e) {

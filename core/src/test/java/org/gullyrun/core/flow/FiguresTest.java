@@ -85,26 +85,26 @@ class FiguresTest {
         assertEquals(0, loop.circles().getFirst().repeats());
     }
 
-    @Test
-    void circlesThatShareTheirPointsAddUp() {
+    /** Two wires of one gain and a way back. */
+    private Loop twoCircles(double gain) {
         rig.device("p", Direction.PLAYBACK);
         rig.device("r", Direction.RECORDING);
-        rig.wire("w1", "p", "r", -12, 4);
-        rig.wire("w2", "p", "r", -12, 9);
+        rig.wire("w1", "p", "r", gain, 4);
+        rig.wire("w2", "p", "r", gain, 9);
         rig.pass("t", "r", "p", 0, 6);
-        Loop loop = Loops.of(OpenView.of(rig.graph(), false)).getFirst();
+        return Loops.of(OpenView.of(rig.graph(), false)).getFirst();
+    }
+
+    @Test
+    void circlesThatShareTheirPointsAddUp() {
+        Loop loop = twoCircles(-12);
         assertEquals(2, loop.circles().size());
         assertEquals(-12 + 6.0206, loop.loopGain(), 1e-4); // two amplitudes of 0.2512 make 0.5024
     }
 
     @Test
     void circlesThatAreEachBelowOneCanRunAwayTogether() {
-        rig.device("p", Direction.PLAYBACK);
-        rig.device("r", Direction.RECORDING);
-        rig.wire("w1", "p", "r", -5, 4);
-        rig.wire("w2", "p", "r", -5, 9);
-        rig.pass("t", "r", "p", 0, 6);
-        Loop loop = Loops.of(OpenView.of(rig.graph(), false)).getFirst();
+        Loop loop = twoCircles(-5);
         assertTrue(loop.runsAway()); // 2 × 0.562 = 1.125
         assertEquals(20 * Math.log10(2 * Math.pow(10, -5 / 20.0)), loop.loopGain(), 1e-9);
     }

@@ -369,13 +369,13 @@ public final class Store implements AutoCloseable {
         interfaceThread.accept(() -> {
             begin(what, file, answer, opening);
             then.run();
-            tellOfUnknown(what);
+            tellOfUnknown();
         });
     }
 
-    /** Says which fields of a file count for nothing: one that is misspelt would otherwise not be noticed. */
-    public void tellOfUnknown(Case what) {
-        String unknown = UnknownField.told(UnknownField.in(what));
+    /** Says which fields of the case's file count for nothing: one that is misspelt would otherwise not be noticed. */
+    public void tellOfUnknown() {
+        String unknown = UnknownField.told(UnknownField.in(state.what()));
         if (!unknown.isEmpty()) {
             tell(new Message(unknown, false));
         }

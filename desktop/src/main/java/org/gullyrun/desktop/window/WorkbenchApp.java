@@ -110,7 +110,7 @@ public final class WorkbenchApp extends Application {
         if (opened.problem != null) {
             made.tell(opened.problem);
         } else {
-            made.tellOfUnknown(made.state().what());
+            made.tellOfUnknown();
         }
         if (getParameters().getRaw().contains(REHEARSE)) {
             new Rehearsal(bare, made).start();

@@ -12,7 +12,6 @@ import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Selection;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -21,16 +20,15 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The brief filled in with nothing but keys. */
-class BriefStepTest extends WindowTest {
+class BriefStepTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, SampleShow.make());
+        openSample(shown);
     }
 
     @BeforeEach
-    void drawn(FxRobot robot) throws Exception {
-        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+    void atACell(FxRobot robot) throws Exception {
         robot.push(KeyCode.DIGIT2);
         until(() -> robot.lookup("#wish-film-live").tryQuery().isPresent());
         WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("music", "archive")))

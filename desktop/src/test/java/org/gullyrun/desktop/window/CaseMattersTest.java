@@ -16,7 +16,6 @@ import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Step;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
@@ -24,16 +23,11 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The case as a whole, in the real window: begun, said, saved, opened, and its surveys. */
-class CaseMattersTest extends WindowTest {
+class CaseMattersTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, SampleShow.make());
-    }
-
-    @BeforeEach
-    void drawn(FxRobot robot) throws Exception {
-        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+        openSample(shown);
     }
 
     private List<String> surveys() throws Exception {

@@ -12,7 +12,6 @@ import javafx.stage.Stage;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
-import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -20,16 +19,15 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The step Findings and the sheets that go with it, in the real window. */
-class FindingsStepTest extends WindowTest {
+class FindingsStepTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, SampleShow.make());
+        openSample(shown);
     }
 
     @BeforeEach
     void worked(FxRobot robot) throws Exception {
-        until(() -> robot.lookup(".bank").tryQuery().isPresent());
         robot.push(KeyCode.DIGIT4);
         until(() -> state().causes().done());
     }

@@ -19,10 +19,8 @@ import org.gullyrun.core.inventory.QuestionSheet;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
-import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
@@ -30,16 +28,11 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** Lists that go out, and sheets that are laid over the window or beside the map. */
-class ListsAndSheetsTest extends WindowTest {
+class ListsAndSheetsTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, SampleShow.make());
-    }
-
-    @BeforeEach
-    void drawn(FxRobot robot) throws Exception {
-        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+        openSample(shown);
     }
 
     @Test

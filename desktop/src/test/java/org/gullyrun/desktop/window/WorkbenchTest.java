@@ -19,7 +19,6 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
@@ -27,16 +26,11 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window, driven by mouse and keys as a technician would. */
-class WorkbenchTest extends WindowTest {
+class WorkbenchTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, SampleShow.make());
-    }
-
-    @BeforeEach
-    void drawn(FxRobot robot) throws Exception {
-        until(() -> robot.lookup(".bank").tryQuery().isPresent());
+        openSample(shown);
     }
 
     @Test
