@@ -3,7 +3,6 @@ package org.gullyrun.desktop.basins;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import javafx.scene.AccessibleRole;
@@ -11,17 +10,12 @@ import javafx.scene.Group;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.ArcTo;
-import javafx.scene.shape.Circle;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
-import javafx.scene.shape.Rectangle;
-import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
-import org.gullyrun.core.audit.Verdict;
-import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.look.Type;
@@ -35,17 +29,15 @@ import org.gullyrun.desktop.state.Store;
  * rim where a loop ends.
  */
 final class Basin extends Pane {
-    private static final double RIM = 18;
-    private static final double BOTTOM = 74;
+    static final double RIM = 18;
+    static final double BOTTOM = 74;
     private static final double NAME = 94;
-
-    /** A token as it stands, built about x = 0 and moved to its place. */
-    private record Token(Hearing.Drop drop, double scale, Group node) {}
 
     private final Store store;
     private final double width;
     private final double u;
-    private final Group bed = new Group();
+    private final Path bed = new Path();
+    private final Path coil = new Path();
     private final Group tokens = new Group();
     private final Text name;
     private final Map<String, Token> bySource = new LinkedHashMap<>();
@@ -61,7 +53,7 @@ final class Basin extends Pane {
         setPrefSize(width, BasinsView.HEIGHT * u);
         setMinWidth(width);
         name = name();
-        getChildren().addAll(bed, tokens, name);
+        getChildren().addAll(bed, coil, tokens, name);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
         setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
@@ -86,9 +78,6 @@ final class Basin extends Pane {
         }
         Hearing before = hearing;
         hearing = other;
-        if (before.isBad() != other.isBad() || before.coil() != other.coil()) {
-            draw();
-        }
         if (!before.drops().equals(other.drops())) {
             place();
         }
@@ -99,36 +88,29 @@ final class Basin extends Pane {
     }
 
     private void draw() {
-        bed.getChildren().clear();
         double left = 8 * u;
         double right = width - 8 * u;
         double top = RIM * u;
         double bottom = BOTTOM * u;
         double r = 7 * u;
-        Path basin = new Path(
-                new MoveTo(left, top - 3 * u),
-                new QuadCurveTo(left + 4 * u, top - 3 * u, left + 4 * u, top + 2 * u),
-                new LineTo(left + 4 * u, bottom - r),
-                new QuadCurveTo(left + 4 * u, bottom, left + 4 * u + r, bottom),
-                new LineTo(right - 4 * u - r, bottom),
-                new QuadCurveTo(right - 4 * u, bottom, right - 4 * u, bottom - r),
-                new LineTo(right - 4 * u, top + 2 * u),
-                new QuadCurveTo(right - 4 * u, top - 3 * u, right, top - 3 * u));
-        basin.getStyleClass().add("basin");
-        if (hearing.isBad()) {
-            basin.getStyleClass().add("bad");
+        bed.getElements()
+                .addAll(
+                        new MoveTo(left, top - 3 * u),
+                        new QuadCurveTo(left + 4 * u, top - 3 * u, left + 4 * u, top + 2 * u),
+                        new LineTo(left + 4 * u, bottom - r),
+                        new QuadCurveTo(left + 4 * u, bottom, left + 4 * u + r, bottom),
+                        new LineTo(right - 4 * u - r, bottom),
+                        new QuadCurveTo(right - 4 * u, bottom, right - 4 * u, bottom - r),
+                        new LineTo(right - 4 * u, top + 2 * u),
+                        new QuadCurveTo(right - 4 * u, top - 3 * u, right, top - 3 * u));
+        bed.getStyleClass().add("basin");
+        coil.getElements().add(new MoveTo(right - 36 * u, top - 2 * u));
+        for (int i = 0; i < 3; i++) {
+            double x = right - 36 * u + (i + 1) * 10 * u;
+            coil.getElements().add(new ArcTo(5 * u, 5 * u, 0, x, top - 2 * u, false, true));
         }
-        bed.getChildren().add(basin);
-        if (hearing.coil()) {
-            Path turns = new Path(new MoveTo(right - 36 * u, top - 2 * u));
-            for (int i = 0; i < 3; i++) {
-                double x = right - 36 * u + (i + 1) * 10 * u;
-                turns.getElements().add(new ArcTo(5 * u, 5 * u, 0, x, top - 2 * u, false, true));
-            }
-            turns.getStyleClass().add("coil");
-            Tips.say(turns, "Sound that has gone round in a loop ends here.");
-            bed.getChildren().add(turns);
-        }
+        coil.getStyleClass().add("coil");
+        Tips.say(coil, "Sound that has gone round in a loop ends here.");
     }
 
     private void place() {
@@ -142,78 +124,28 @@ final class Basin extends Pane {
         for (int i = 0; i < drops.size(); i++) {
             Hearing.Drop drop = drops.get(i);
             heard.add(drop.source());
-            Token known = bySource.get(drop.source());
-            if (known == null || known.scale != scale || !known.drop.equals(drop)) {
-                Token made = new Token(drop, scale, token(drop, scale));
-                int at = known == null ? -1 : tokens.getChildren().indexOf(known.node);
+            Token token = bySource.get(drop.source());
+            if (token == null || !token.fits(drop, scale)) {
+                Token made = new Token(store, hearing, drop, scale, u);
+                int at = token == null ? -1 : tokens.getChildren().indexOf(token);
                 if (at >= 0) {
-                    tokens.getChildren().set(at, made.node);
+                    tokens.getChildren().set(at, made);
                 } else {
-                    tokens.getChildren().add(Math.min(i, tokens.getChildren().size()), made.node);
+                    tokens.getChildren().add(Math.min(i, tokens.getChildren().size()), made);
                 }
                 bySource.put(drop.source(), made);
-                known = made;
+                token = made;
             }
-            known.node.setTranslateX(x + i * step);
+            token.show(drop, store.state().reading().rig().name(drop.source()));
+            token.setTranslateX(x + i * step);
         }
         bySource.values().removeIf(token -> {
-            boolean gone = !heard.contains(token.drop.source());
+            boolean gone = !heard.contains(token.source());
             if (gone) {
-                tokens.getChildren().remove(token.node);
+                tokens.getChildren().remove(token);
             }
             return gone;
         });
-    }
-
-    private Group token(Hearing.Drop drop, double scale) {
-        boolean missing = drop.verdict() == Verdict.MISSING;
-        boolean leak = drop.verdict() == Verdict.LEAK;
-        boolean twice = drop.verdict() == Verdict.DOUBLE;
-        double high = missing ? 1 : Math.clamp((drop.level() + 60) / 48, 0.05, 1);
-        double y = missing ? RIM * u - 3 * u : leak ? BOTTOM * u : (BOTTOM - 10 - high * (BOTTOM - RIM - 20)) * u;
-        Group token = new Group();
-        token.getStyleClass().add("token");
-        if (!missing && !leak) {
-            Rectangle stem = new Rectangle(-0.5, y + 6 * u - 0.5, 1, (BOTTOM - 7) * u - y + 1);
-            stem.getStyleClass().add("stem");
-            token.getChildren().add(stem);
-        }
-        Circle hit = new Circle(0, y, 9 * u);
-        hit.getStyleClass().add("token-hit");
-        token.getChildren().add(hit);
-        for (int i = 0; i < (twice ? 2 : 1); i++) {
-            SVGPath glyph = Glyph.of(drop.sourceClass(), scale);
-            glyph.setTranslateX(twice ? (i == 0 ? -3.4 : 3.4) * scale : 0);
-            glyph.setTranslateY(y + (twice ? (i == 0 ? 2.4 : -2.4) * scale : 0));
-            glyph.getStyleClass().add(missing ? "hollow" : (leak || twice) && drop.loud() ? "bad" : "water");
-            token.getChildren().add(glyph);
-        }
-        Selection.Pair pair = new Selection.Pair(drop.source(), hearing.outlet());
-        String said = said(drop);
-        Tips.say(token, said);
-        token.setId("token-" + pair.source() + "-" + pair.outlet());
-        token.setFocusTraversable(true);
-        token.setAccessibleRole(AccessibleRole.BUTTON);
-        token.setAccessibleText(said);
-        token.setOnMouseClicked(e -> {
-            store.select(pair);
-            e.consume();
-        });
-        token.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
-                store.select(pair);
-                e.consume();
-            }
-        });
-        return token;
-    }
-
-    private String said(Hearing.Drop drop) {
-        boolean arrives = !Double.isNaN(drop.level());
-        return store.state().reading().rig().name(drop.source()) + " at " + hearing.name() + ": "
-                + drop.verdict().word()
-                + (arrives ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level()) : "")
-                + (drop.where().isEmpty() ? "" : ", in " + drop.where());
     }
 
     private Text name() {
@@ -224,6 +156,8 @@ final class Basin extends Pane {
 
     private void describe() {
         Nodes.mark(name, "bad", hearing.isBad());
+        Nodes.turn(bed, "bad", hearing.isBad());
+        coil.setVisible(hearing.coil());
         long troubles = hearing.drops().stream().filter(Hearing.Drop::loud).count();
         setAccessibleText(hearing.name() + ": " + hearing.drops().size() + " sources"
                 + (troubles > 0 ? ", " + troubles + " in trouble" : "")
@@ -235,12 +169,12 @@ final class Basin extends Pane {
         boolean mine = selection instanceof Selection.OfOutlet(String id) && id.equals(hearing.outlet());
         Nodes.mark(this, "selected", mine);
         for (Token token : bySource.values()) {
-            String source = token.drop.source();
+            String source = token.source();
             boolean on = selection.equals(new Selection.Pair(source, hearing.outlet()))
                     || shown.cell() != null
                             && shown.cell().source().id().equals(source)
                             && shown.cell().outlet().id().equals(hearing.outlet());
-            Nodes.mark(token.node, "selected", on);
+            Nodes.mark(token, "selected", on);
         }
     }
 }

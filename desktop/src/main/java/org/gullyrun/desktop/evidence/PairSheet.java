@@ -83,6 +83,7 @@ final class PairSheet {
     }
 
     List<Node> ofTrouble(State state) {
+        List<Node> all = new ArrayList<>();
         Finding finding = state.shown().finding();
         if (finding == null) {
             String identity = state.selection() instanceof Selection.Trouble(String id) ? id : "";
@@ -99,11 +100,16 @@ final class PairSheet {
                                     "soft"));
                 }
             }
-            return List.of(
-                    Nodes.label("Cleared", "water-title"),
-                    Nodes.label("This finding is gone. N goes to the next one.", "soft"));
+            all.add(Nodes.label("Cleared", "water-title"));
+            all.add(Nodes.label("This finding is gone. N goes to the next one.", "soft"));
+            CellReading cell = state.shown().cell();
+            if (cell != null) {
+                all.add(Nodes.label(cell.source().name() + " → " + cell.outlet().name() + " now", "caption"));
+                all.add(Nodes.label(says(state, cell)));
+                all.addAll(wayAndRemedies(state));
+            }
+            return all;
         }
-        List<Node> all = new ArrayList<>();
         all.add(Nodes.label(finding.words().title(), "water-title"));
         all.add(Nodes.label("Say to the creator", "caption"));
         all.add(Nodes.label("“" + finding.words().plain() + "”", "quote"));

@@ -174,6 +174,18 @@ public final class Nodes {
         return spacer;
     }
 
+    /** Gives or takes a style class; a node that has it so already is not touched. */
+    public static void turn(Node node, String styleClass, boolean on) {
+        List<String> classes = node.getStyleClass();
+        if (on != classes.contains(styleClass)) {
+            if (on) {
+                classes.add(styleClass);
+            } else {
+                classes.remove(styleClass);
+            }
+        }
+    }
+
     /** Sets or clears a pseudo-class, as {@code :lit}. */
     public static void mark(Node node, String pseudo, boolean on) {
         node.pseudoClassStateChanged(PseudoClass.getPseudoClass(pseudo), on);

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.BooleanSupplier;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.stage.Stage;
@@ -13,6 +14,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.RemedyList;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.window.FilePicker;
@@ -21,20 +23,81 @@ import org.gullyrun.desktop.window.Workbench;
 
 /** Measures how long the real window takes to answer a change: from the change to the frame that shows what follows. */
 public final class AnswerTime {
-    private static final int CHANGES = 160;
-    private static final int WARMING = 120;
     private static final int QUIET_FRAMES = 25;
 
     private AnswerTime() {}
 
     /**
+     * What is measured.
+     *
+     * @param what the changes
+     * @param warming so many changes are made before those that are told
+     * @param told so many are told
+     * @param after begun so long after the map is there, s
+     */
+    public record Course(Changes what, int warming, int told, double after) {}
+
+    /** Changes that can be made over and over. */
+    public enum Changes {
+        /** One input put on a track and taken off, while the run that goes there is traced. */
+        TRACK {
+            @Override
+            void prepare(Store store) {
+                store.select(new Selection.Pair("music", "archive"));
+            }
+
+            @Override
+            void make(Store store, int number) {
+                store.change(List.of(Objects.requireNonNull(Change.set(
+                        store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), number % 2 == 0))));
+            }
+        },
+        /** The first remedy of the worst finding, then taken back and made again in turns: nothing stays as it looks. */
+        REMEDY {
+            @Override
+            void prepare(Store store) {
+                store.selectFinding(1);
+            }
+
+            @Override
+            boolean isReady(Store store) {
+                RemedyList known = store.state().remedies();
+                return known != null && known.complete();
+            }
+
+            @Override
+            void make(Store store, int number) {
+                if (number == 1) {
+                    store.change(Objects.requireNonNull(store.state().remedies())
+                            .remedies()
+                            .getFirst()
+                            .changes());
+                } else if (number % 2 == 0) {
+                    store.undo();
+                } else {
+                    store.redo();
+                }
+            }
+        };
+
+        abstract void prepare(Store store);
+
+        /** Whether the first change can be made. */
+        boolean isReady(Store store) {
+            return true;
+        }
+
+        abstract void make(Store store, int number);
+    }
+
+    /**
      * Makes changes in a window on the sample show, one after the other, and times each.
      *
-     * @return the times after warming up
+     * @return the times of those that are told
      */
-    public static Times measure(Case sample) throws InterruptedException {
+    public static Times measure(Case sample, Course course) throws InterruptedException {
         CompletableFuture<Times> done = new CompletableFuture<>();
-        Platform.startup(() -> start(sample, done));
+        Platform.startup(() -> start(sample, course, done));
         try {
             return done.get();
         } catch (java.util.concurrent.ExecutionException e) {
@@ -44,7 +107,7 @@ public final class AnswerTime {
         }
     }
 
-    private static void start(Case sample, CompletableFuture<Times> done) {
+    private static void start(Case sample, Course course, CompletableFuture<Times> done) {
         Type.load();
         Store store = new Store(sample, null, Platform::runLater);
         Stage stage = new Stage(StageStyle.UNDECORATED);
@@ -53,54 +116,75 @@ public final class AnswerTime {
         stage.setWidth(1280);
         stage.setHeight(800);
         stage.show();
-        Times times = new Times();
-        new AnimationTimer() {
-            private Reading before = store.state().reading();
-            private boolean drawn;
-            private boolean begun;
-            private boolean awaited;
-            private int quiet;
-            private int made;
+        new Measuring(store, course, () -> workbench.scene().lookup(".bank") != null, done).start();
+    }
 
-            @Override
-            public void handle(long now) {
-                drawn = drawn || workbench.scene().lookup(".bank") != null;
-                if (!drawn) {
-                    return;
-                }
-                if (!begun) {
-                    // A person waits for the answer before the next change: so does this.
-                    if (++quiet == QUIET_FRAMES) {
-                        Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
-                    }
-                } else if (!awaited && store.state().reading() != before) {
-                    awaited = true; // shown by this pulse
-                    Painting.afterThisPulse(this::painted);
-                }
-            }
+    /** Makes the changes, each when the one before has been answered for a while, as a person would. */
+    private static final class Measuring extends AnimationTimer {
+        private final Store store;
+        private final Course course;
+        private final BooleanSupplier isDrawn;
+        private final CompletableFuture<Times> done;
+        private final Times times = new Times();
+        private Reading before;
+        private long drawn;
+        private boolean prepared;
+        private boolean begun;
+        private boolean awaited;
+        private int quiet;
+        private int made;
 
-            private void painted() {
-                times.end(made > WARMING);
-                begun = false;
-                quiet = 0;
-            }
+        Measuring(Store store, Course course, BooleanSupplier isDrawn, CompletableFuture<Times> done) {
+            this.store = store;
+            this.course = course;
+            this.isDrawn = isDrawn;
+            this.done = done;
+            this.before = store.state().reading();
+        }
 
-            private void next() {
-                if (made == CHANGES) {
-                    stop();
-                    done.complete(times);
-                    return;
-                }
-                made++;
-                awaited = false;
-                before = store.state().reading();
-                store.select(new Selection.Pair("music", "archive"));
-                boolean on = made % 2 == 0;
-                begun = true;
-                times.begin();
-                store.change(List.of(Objects.requireNonNull(
-                        Change.set(store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), on))));
+        @Override
+        public void handle(long now) {
+            if (drawn == 0) {
+                drawn = isDrawn.getAsBoolean() ? now : 0;
+            } else if ((now - drawn) / 1e9 >= course.after) {
+                go();
             }
-        }.start();
+        }
+
+        private void go() {
+            if (!prepared) {
+                prepared = true;
+                course.what.prepare(store);
+            } else if (!begun) {
+                // A person waits for the answer before the next change: so does this.
+                boolean ready = made > 0 || course.what.isReady(store);
+                if (ready && ++quiet == QUIET_FRAMES) {
+                    Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
+                }
+            } else if (!awaited && store.state().reading() != before) {
+                awaited = true; // shown by this pulse
+                Painting.afterThisPulse(this::painted);
+            }
+        }
+
+        private void painted() {
+            times.end(made > course.warming);
+            begun = false;
+            quiet = 0;
+        }
+
+        private void next() {
+            if (made == course.warming + course.told) {
+                stop();
+                done.complete(times);
+                return;
+            }
+            made++;
+            awaited = false;
+            before = store.state().reading();
+            begun = true;
+            times.begin();
+            course.what.make(store, made);
+        }
     }
 }

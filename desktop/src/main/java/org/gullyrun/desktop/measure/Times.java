@@ -47,16 +47,24 @@ public final class Times {
         }
     }
 
+    /** Each, in the order in which they were taken, ms. */
+    public String sayEach() {
+        return all.stream()
+                .map(t -> String.format(Locale.ROOT, "%.0f", t.ms()))
+                .collect(java.util.stream.Collectors.joining(" "));
+    }
+
     /** Half, nine in ten and the longest of all, and the longest of those that nothing outside the program delayed. */
     public String say() {
-        all.sort(Comparator.comparingDouble(Taken::ms));
-        List<Taken> calm = all.stream().filter(t -> !t.disturbed()).toList();
+        List<Taken> sorted =
+                all.stream().sorted(Comparator.comparingDouble(Taken::ms)).toList();
+        List<Taken> calm = sorted.stream().filter(t -> !t.disturbed()).toList();
         String said = String.format(
                 Locale.ROOT,
                 "half within %.1f ms, nine in ten within %.1f ms, longest %.1f ms",
-                all.get(all.size() / 2).ms(),
-                all.get(all.size() * 9 / 10).ms(),
-                all.getLast().ms());
+                sorted.get(all.size() / 2).ms(),
+                sorted.get(all.size() * 9 / 10).ms(),
+                sorted.getLast().ms());
         return all.size() + ": " + said
                 + (calm.size() == all.size() || calm.isEmpty()
                         ? ""

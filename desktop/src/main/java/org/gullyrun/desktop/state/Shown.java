@@ -70,6 +70,25 @@ public record Shown(
         };
     }
 
+    /**
+     * What is shown once the trouble shown here is no longer found: how its source reaches its listener now, so that one sees
+     * what the change did; or, where the trouble was of no pair, the place where it was, as far as that is still there.
+     */
+    Shown cleared(Reading reading, int chosen) {
+        int at = chosen >= 0 ? chosen : scene;
+        if (at >= reading.scenes().size()) {
+            return NOTHING;
+        }
+        if (cell != null) {
+            Shown now = pair(reading, cell.source().id(), cell.outlet().id(), at);
+            return new Shown(now.scene, now.ways, now.points, now.segments, null, now.cell, now.bad);
+        }
+        FlowGraph graph = reading.scenes().get(at).graph();
+        Set<String> there = new HashSet<>(points);
+        there.removeIf(id -> graph.point(id) < 0);
+        return there.isEmpty() ? NOTHING : new Shown(at, List.of(), there, segments, null, null, false);
+    }
+
     private static boolean belongs(Reading reading, String id, String element) {
         Element found = reading.rig().find(id);
         return id.equals(element)

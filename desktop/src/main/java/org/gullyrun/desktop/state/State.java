@@ -207,13 +207,15 @@ public record State(
     /** Another answer, selection or scene: what is lit follows, all at once. */
     State showing(Answer newest, Selection selected, int chosenScene) {
         int within = chosenScene < newest.reading().scenes().size() ? chosenScene : -1;
+        Shown next = Shown.of(newest.reading(), selected, within);
+        boolean gone = selected instanceof Selection.Trouble && next.finding() == null && selected.equals(selection());
         return new State(
                 what,
                 file,
                 past,
                 place.with(selected, within),
                 newest,
-                Shown.of(newest.reading(), selected, within),
+                gone ? shown.cleared(newest.reading(), within) : next,
                 null,
                 causes,
                 message,

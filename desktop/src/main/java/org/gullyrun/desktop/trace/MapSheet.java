@@ -201,17 +201,8 @@ final class MapSheet {
         Nodes.mark(node, "lit", any && on);
         Nodes.mark(node, "dimmed", any && !on);
         if (!one.keys.isEmpty()) {
-            mark(node, bad && on);
+            Nodes.turn(node, "bad", bad && on);
         }
         return any && on;
-    }
-
-    private static void mark(Node node, boolean bad) {
-        boolean has = node.getStyleClass().contains("bad");
-        if (bad && !has) {
-            node.getStyleClass().add("bad");
-        } else if (!bad && has) {
-            node.getStyleClass().remove("bad");
-        }
     }
 }

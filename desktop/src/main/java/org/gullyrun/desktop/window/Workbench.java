@@ -179,14 +179,7 @@ public final class Workbench {
     private void update(State before, State now) {
         speck.stir();
         stage.setTitle(now.what().title() + (now.unsaved() ? " (unsaved)" : "") + " – Gullyrun");
-        List<String> classes = scene.getRoot().getStyleClass();
-        if (now.night() != classes.contains("night")) {
-            if (now.night()) {
-                classes.add("night");
-            } else {
-                classes.remove("night");
-            }
-        }
+        Nodes.turn(scene.getRoot(), "night", now.night());
         scene.getRoot().setStyle("-fx-font-size: " + TEXT * now.textScale() + "px;");
         showStep(now.step());
         if (before.message() != now.message() || before == now) {

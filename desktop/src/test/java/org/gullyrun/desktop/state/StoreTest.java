@@ -11,9 +11,11 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -66,6 +68,41 @@ class StoreTest {
         until(this::leaks);
         store.redo();
         until(() -> !leaks());
+    }
+
+    @Test
+    void aFindingThatIsClearedShowsHowItGoesNow() throws Exception {
+        store.select(new Selection.Trouble("leak:music>archive"));
+        offTheArchive();
+        until(() -> !leaks());
+        Shown now = store.state().shown();
+        assertEquals(null, now.finding());
+        assertTrue(now.cell() != null && now.cell().outlet().id().equals("archive"));
+        assertFalse(now.cell().delivery().arrives());
+        assertFalse(now.bad(), "what was trouble is drawn as trouble no longer");
+        assertTrue(now.points().contains("in-music"), "the way that is blocked now");
+        store.undo();
+        until(this::leaks);
+        assertEquals("leak:music>archive", store.state().shown().finding().identity());
+    }
+
+    @Test
+    void aLoopThatIsClearedStaysLitWhereItWasUntilNothingOfItIsLeft() throws Exception {
+        store.select(new Selection.Trouble(
+                store.state().reading().findings().getFirst().identity()));
+        Shown loop = store.state().shown();
+        assertFalse(loop.ways().isEmpty());
+        store.change(
+                List.of(Change.set(store.state().surveyShown().rig(), "in-default", Productions.INPUT_MUTED, true)));
+        until(() -> store.state().shown().finding() == null);
+        assertEquals(loop.points(), store.state().shown().points());
+        assertTrue(store.state().shown().ways().isEmpty(), "its places are of a graph that is no more");
+        assertEquals(
+                Shown.NOTHING,
+                loop.cleared(
+                        RuleCatalogue.usual()
+                                .read(Rig.EMPTY, store.state().what().brief()),
+                        -1));
     }
 
     @Test

@@ -17,7 +17,10 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.rig.Catalogue;
@@ -143,6 +146,9 @@ class KeptViewsTest {
     }
 
     private static void tell(Node node, StringBuilder told, int depth) {
+        if (!node.isVisible()) {
+            return; // kept for when it is needed again
+        }
         told.append("  ".repeat(depth)).append(node.getClass().getSimpleName());
         told.append(node.getId() == null ? "" : "#" + node.getId()).append(new TreeSet<>(node.getStyleClass()));
         for (PseudoClass mark : node.getPseudoClassStates()) {
@@ -150,7 +156,7 @@ class KeptViewsTest {
                 told.append(':').append(mark.getPseudoClassName());
             }
         }
-        told.append(node.isVisible() ? "" : " hidden").append(node.isDisabled() ? " disabled" : "");
+        told.append(node.isDisabled() ? " disabled" : "");
         told.append(node.getAccessibleText() == null ? "" : " says " + node.getAccessibleText());
         switch (node) {
             case Labeled labeled -> told.append(" ‘").append(labeled.getText()).append('’');
@@ -158,9 +164,13 @@ class KeptViewsTest {
                 told.append(" ‘").append(field.getText()).append('’');
             case Text text -> told.append(" ‘").append(text.getText()).append('’');
             case Line line -> told.append(line.getStartX()).append('-').append(line.getStartY());
+            case Rectangle bar -> told.append(bar.getY()).append('+').append(bar.getHeight());
+            case Circle round -> told.append(round.getCenterY());
+            case SVGPath sign -> told.append(sign.getContent());
             default -> {}
         }
-        told.append(" at ").append(node.getTranslateX()).append('\n');
+        told.append(" at ").append(node.getTranslateX()).append(", ").append(node.getTranslateY());
+        told.append('\n');
         List<Node> within = new ArrayList<>(node instanceof Parent p ? p.getChildrenUnmodifiable() : List.of());
         if (node instanceof ScrollPane pane) {
             within.add(pane.getContent());

@@ -1,0 +1,120 @@
+package org.gullyrun.desktop.basins;
+
+import java.util.Locale;
+import java.util.Objects;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Group;
+import javafx.scene.input.KeyCode;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.SVGPath;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.desktop.look.Glyph;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The sign of one source in a basin, built about x = 0 and moved to its place: the higher the louder. It is changed in
+ * place, for a change may turn a dozen at once, and to make their parts anew would take longer than all else of a basin.
+ */
+final class Token extends Group {
+    /** How far the twins of a double stand from their middle, in the glyph's own measure. */
+    private static final double APART_X = 3.4;
+
+    private static final double APART_Y = 2.4;
+
+    private final double scale;
+    private final double u;
+    private final String outletName;
+    private final Rectangle stem = new Rectangle(-0.5, 0, 1, 1);
+    private final Circle hit;
+    private final SVGPath glyph;
+    private @Nullable SVGPath twin;
+    private Hearing.Drop drop;
+
+    Token(Store store, Hearing hearing, Hearing.Drop drop, double scale, double textScale) {
+        this.drop = drop;
+        this.scale = scale;
+        this.u = textScale;
+        this.outletName = hearing.name();
+        this.hit = new Circle(0, 0, 9 * u);
+        this.glyph = Glyph.of(drop.sourceClass(), scale);
+        getStyleClass().add("token");
+        stem.getStyleClass().add("stem");
+        hit.getStyleClass().add("token-hit");
+        getChildren().addAll(stem, hit, glyph);
+        Selection.Pair pair = new Selection.Pair(drop.source(), hearing.outlet());
+        setId("token-" + pair.source() + "-" + pair.outlet());
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.BUTTON);
+        setOnMouseClicked(e -> {
+            store.select(pair);
+            e.consume();
+        });
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                store.select(pair);
+                e.consume();
+            }
+        });
+    }
+
+    String source() {
+        return drop.source();
+    }
+
+    /** Whether it can show something else: only what has the same sign in the same size. */
+    boolean fits(Hearing.Drop other, double otherScale) {
+        return scale == otherScale && drop.sourceClass() == other.sourceClass();
+    }
+
+    /** Shows a source as it is heard, under the name it has now. */
+    void show(Hearing.Drop now, String sourceName) {
+        drop = now;
+        boolean missing = now.verdict() == Verdict.MISSING;
+        boolean leak = now.verdict() == Verdict.LEAK;
+        boolean twice = now.verdict() == Verdict.DOUBLE;
+        double high = missing ? 1 : Math.clamp((now.level() + 60) / 48, 0.05, 1);
+        double y = missing
+                ? (Basin.RIM - 3) * u
+                : leak ? Basin.BOTTOM * u : (Basin.BOTTOM - 10 - high * (Basin.BOTTOM - Basin.RIM - 20)) * u;
+        stem.setVisible(!missing && !leak);
+        stem.setY(y + 6 * u - 0.5);
+        stem.setHeight(Math.max(0, (Basin.BOTTOM - 7) * u - y + 1));
+        hit.setCenterY(y);
+        String tone = missing ? "hollow" : (leak || twice) && now.loud() ? "bad" : "water";
+        place(glyph, tone, y, twice ? -1 : 0);
+        if (twice && twin == null) {
+            twin = Glyph.of(now.sourceClass(), scale);
+            getChildren().add(twin);
+        }
+        if (twin != null) {
+            twin.setVisible(twice);
+            place(twin, tone, y, 1);
+        }
+        String said = said(sourceName);
+        if (!Objects.equals(said, getAccessibleText())) {
+            Tips.say(this, said);
+            setAccessibleText(said);
+        }
+    }
+
+    private void place(SVGPath one, String tone, double y, int side) {
+        one.setTranslateX(side * APART_X * scale);
+        one.setTranslateY(y - side * APART_Y * scale);
+        Nodes.turn(one, "hollow", tone.equals("hollow"));
+        Nodes.turn(one, "bad", tone.equals("bad"));
+        Nodes.turn(one, "water", tone.equals("water"));
+    }
+
+    private String said(String sourceName) {
+        boolean arrives = !Double.isNaN(drop.level());
+        return sourceName + " at " + outletName + ": "
+                + drop.verdict().word()
+                + (arrives ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level()) : "")
+                + (drop.where().isEmpty() ? "" : ", in " + drop.where());
+    }
+}
