@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -135,14 +136,14 @@ public final class Journal implements AutoCloseable {
             begin(base, file, stamp);
         }
         int number = edits;
-        String at = clock.instant().toString();
+        Instant at = clock.instant();
         tasks.add(new Task(() -> line(number, at, edit, name), null, false, false));
     }
 
-    private static String line(int number, String at, Edit edit, String name) {
+    private static String line(int number, Instant at, Edit edit, String name) {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("n", number);
-        fields.put("at", at);
+        fields.put("at", at.toString());
         fields.put("name", name);
         fields.put("edit", EditCodec.write(edit));
         return EditCodec.line(fields);

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import javafx.scene.text.Font;
+import javafx.scene.text.FontPosture;
 import javafx.scene.text.Text;
 
 /** The faces shipped with the program. Sizes are in pixels at 100 % text. */
@@ -20,12 +21,28 @@ public final class Type {
             "IBMPlexSerif-MediumItalic",
             "IBMPlexMono-Regular");
 
+    private static final int MOST_FACES = 500;
     private static final int MOST_WIDTHS = 20_000;
     /** The same labels are measured at every change. */
-    private static final Map<String, Double> WIDTHS = new ConcurrentHashMap<>();
+    private static final Map<Measured, Double> WIDTHS = new ConcurrentHashMap<>();
+
+    /** To find a face by its name takes longer than to measure a label in it. */
+    private static final Map<Face, Font> FACES = new ConcurrentHashMap<>();
+
+    private record Measured(String text, Font font) {}
+
+    private record Face(String name, FontPosture posture, double size) {}
+
+    private static Font face(String name, FontPosture posture, double size) {
+        if (FACES.size() > MOST_FACES) {
+            FACES.clear();
+        }
+        return FACES.computeIfAbsent(new Face(name, posture, size), f -> Font.font(f.name, f.posture, f.size));
+    }
 
     /** Loads all faces; to be called once before the first window. */
     public static void load() {
+        FACES.clear(); // a face asked for too early is another one
         for (String file : FILES) {
             try (InputStream in = Type.class.getResourceAsStream("fonts/" + file + ".ttf")) {
                 Font.loadFont(Objects.requireNonNull(in, file), 12);
@@ -37,22 +54,22 @@ public final class Type {
 
     /** The interface's face. */
     public static Font sans(double size) {
-        return Font.font("IBM Plex Sans", size);
+        return face("IBM Plex Sans", FontPosture.REGULAR, size);
     }
 
     /** The interface's face, for what is current. */
     public static Font strong(double size) {
-        return Font.font("IBM Plex Sans SmBld", size);
+        return face("IBM Plex Sans SmBld", FontPosture.REGULAR, size);
     }
 
     /** As maps letter their waters: names of outlets and runs. */
     public static Font water(double size) {
-        return Font.font("IBM Plex Serif Medm", javafx.scene.text.FontPosture.ITALIC, size);
+        return face("IBM Plex Serif Medm", FontPosture.ITALIC, size);
     }
 
     /** Figures in ladders and tags. */
     public static Font figures(double size) {
-        return Font.font("IBM Plex Mono", size);
+        return face("IBM Plex Mono", FontPosture.REGULAR, size);
     }
 
     /** How wide a text is in a face. */
@@ -60,7 +77,7 @@ public final class Type {
         if (WIDTHS.size() > MOST_WIDTHS) {
             WIDTHS.clear();
         }
-        return WIDTHS.computeIfAbsent(font.getName() + font.getSize() + text, key -> {
+        return WIDTHS.computeIfAbsent(new Measured(text, font), key -> {
             Text measured = new Text(text);
             measured.setFont(font);
             return measured.getLayoutBounds().getWidth();

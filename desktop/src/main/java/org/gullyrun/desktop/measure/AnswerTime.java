@@ -116,6 +116,7 @@ public final class AnswerTime {
         stage.setWidth(1280);
         stage.setHeight(800);
         stage.show();
+        workbench.exercise();
         new Measuring(store, course, () -> workbench.scene().lookup(".bank") != null, done).start();
     }
 
@@ -155,6 +156,7 @@ public final class AnswerTime {
             if (!prepared) {
                 prepared = true;
                 course.what.prepare(store);
+                Painting.afterThisPulse(() -> {}); // what asks is not to be timed while it is asked for the first time
             } else if (!begun) {
                 // A person waits for the answer before the next change: so does this.
                 boolean ready = made > 0 || course.what.isReady(store);

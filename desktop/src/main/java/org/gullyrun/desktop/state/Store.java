@@ -630,6 +630,12 @@ public final class Store implements AutoCloseable {
         givenUp = true;
     }
 
+    /** From now on only the answer to a change is computed: no remedies, and nothing that takes longer. */
+    public void onlyAnswer() {
+        mender.shutdownNow();
+        seeker.shutdownNow();
+    }
+
     @Override
     public void close() {
         newest.incrementAndGet(); // what is still being tried stops at its next trial

@@ -96,11 +96,15 @@ final class MapBuilder {
             ChannelLevels levels = ChannelLevels.of(scene.view());
             for (int s = 0; s < graph.segments(); s++) {
                 SegmentKey key = SegmentKey.of(graph, s);
-                Segment segment = segments.computeIfAbsent(key, k -> new Segment());
-                points.put(key.from(), graph.kind(graph.from(s)));
-                points.put(key.to(), graph.kind(graph.to(s)));
-                out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
-                in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
+                Segment segment = segments.get(key);
+                if (segment == null) { // scenes have most of their segments in common
+                    segment = new Segment();
+                    segments.put(key, segment);
+                    points.put(key.from(), graph.kind(graph.from(s)));
+                    points.put(key.to(), graph.kind(graph.to(s)));
+                    out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
+                    in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
+                }
                 segment.air |= graph.isCoupling(s);
                 if (!counts) {
                     continue;
@@ -122,10 +126,11 @@ final class MapBuilder {
                 }
             }
             for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
+                Loop.Circle circle = loop.strongest();
+                String said = String.format(
+                        Locale.ROOT, "loop %.1f dB, round in %.0f ms", circle.gain() + 0.0, circle.time());
                 for (int s : loop.segments()) {
-                    Loop.Circle circle = loop.strongest();
-                    segments.get(SegmentKey.of(graph, s)).loop = String.format(
-                            Locale.ROOT, "loop %.1f dB, round in %.0f ms", circle.gain() + 0.0, circle.time());
+                    segments.get(SegmentKey.of(graph, s)).loop = said;
                 }
             }
         }
@@ -179,19 +184,20 @@ final class MapBuilder {
             }
             drop(node);
         }
+        Set<String> inOrder = new TreeSet<>(points.keySet());
         for (Element production : rig.of(Kind.PRODUCTION)) {
             MapNode node = node(production.id(), Stage.PRODUCTIONS, production.name());
             for (Element input : rig.in(production.id(), Kind.INPUT)) {
                 row(node, input.id(), input);
-                for (String point : new TreeSet<>(points.keySet())) {
+                for (String point : inOrder) {
                     if (point.startsWith(input.id() + "@")) {
                         row(node, point, input);
                     }
                 }
             }
             column(node, production.id() + "#cue", production.id(), "cue");
-            for (String point : new TreeSet<>(points.keySet())) {
-                String prefix = production.id() + "#track";
+            String prefix = production.id() + "#track";
+            for (String point : inOrder) {
                 if (point.startsWith(prefix)) {
                     int n = Integer.parseInt(point.substring(prefix.length()));
                     String name = production.or(Productions.TRACK_NAME.of(n), "");

@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.Set;
 import javafx.scene.shape.CubicCurveTo;
 import javafx.scene.shape.HLineTo;
 import javafx.scene.shape.LineTo;
@@ -13,6 +14,7 @@ import javafx.scene.text.Text;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tips;
 import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
 
 /** Draws channels: those that run on, those that go back beneath, and the bars of closed gates. */
@@ -29,10 +31,31 @@ final class MapChannels {
         this.u = m.unit();
     }
 
+    private record Look(
+            int lane,
+            boolean open,
+            boolean openEverywhere,
+            boolean air,
+            String loop,
+            String closed,
+            long thickness,
+            String rates,
+            boolean ratesBad,
+            Set<SegmentKey> keys) {}
+
     /** All that a channel's looks depend on. */
-    String look(MapEdge edge, int lane) {
-        return lane + "|" + edge.open + edge.openEverywhere + edge.air + "|" + edge.loop + "|" + edge.closed + "|"
-                + Math.round(thickness(edge.level, 4)) + "|" + edge.rates + edge.ratesBad + "|" + edge.keys;
+    Object look(MapEdge edge, int lane) {
+        return new Look(
+                lane,
+                edge.open,
+                edge.openEverywhere,
+                edge.air,
+                edge.loop,
+                edge.closed,
+                Math.round(thickness(edge.level, 4)),
+                edge.rates,
+                edge.ratesBad,
+                edge.keys);
     }
 
     private static double thickness(double level, double u) {

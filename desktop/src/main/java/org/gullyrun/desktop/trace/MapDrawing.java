@@ -65,7 +65,7 @@ final class MapDrawing {
         int lane = 0;
         for (MapEdge edge : model.edges()) {
             int mine = edge.isReturn() ? lane++ : -1;
-            if (edge.here && sheet.item("edge " + edge.ports(), channels.look(edge, mine))) {
+            if (edge.here && sheet.item(edge.ports(), channels.look(edge, mine))) {
                 if (mine >= 0) {
                     channels.back(edge, mine);
                 } else {

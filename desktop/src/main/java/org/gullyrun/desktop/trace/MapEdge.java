@@ -22,6 +22,7 @@ final class MapEdge {
     /** Whether nothing is known to convert there. */
     boolean ratesBad;
 
+    private final String ports;
     double level = Double.NEGATIVE_INFINITY;
 
     MapEdge(MapNode from, int fromPort, MapNode to, int toPort) {
@@ -29,6 +30,7 @@ final class MapEdge {
         this.fromPort = fromPort;
         this.to = to;
         this.toPort = toPort;
+        this.ports = from.id + ":" + fromPort + ">" + to.id + ":" + toPort;
     }
 
     /** Whether it goes back: such channels are led beneath the map. */
@@ -37,6 +39,6 @@ final class MapEdge {
     }
 
     String ports() {
-        return from.id + ":" + fromPort + ">" + to.id + ":" + toPort;
+        return ports;
     }
 }

@@ -47,7 +47,7 @@ final class MapGrid {
             }
         }
         for (MapNode.Crossing c : node.crossings) {
-            if (sheet.item("crossing " + c.key(), c.open() + " " + c.wanted())) {
+            if (sheet.item(c.key(), c)) {
                 crossing(node, c);
             }
         }

@@ -12,11 +12,14 @@ import java.util.stream.Collectors;
  *
  * @param nodes all nodes, in the order of the rig within each stage
  * @param edges all channels
+ * @param signature what the layout depends on: the same signature, the same layout
  */
-record MapModel(List<MapNode> nodes, List<MapEdge> edges) {
+record MapModel(List<MapNode> nodes, List<MapEdge> edges, String signature) {
+    MapModel(List<MapNode> nodes, List<MapEdge> edges) {
+        this(nodes, edges, signature(nodes, edges));
+    }
 
-    /** What the layout depends on: the same signature, the same layout. */
-    String signature() {
+    private static String signature(List<MapNode> nodes, List<MapEdge> edges) {
         return nodes.stream()
                         .map(n -> n.id + "/" + n.layer() + "/" + n.title.length() + "/" + n.rows.size() + "/"
                                 + n.columns.size())

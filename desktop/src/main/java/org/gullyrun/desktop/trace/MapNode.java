@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -69,13 +70,22 @@ final class MapNode {
         return crossings.stream().noneMatch(c -> c.row() == row);
     }
 
+    /** All that the looks of a node depend on. */
+    private record Look(
+            String title,
+            String tag,
+            boolean tagIsBad,
+            String under,
+            boolean bad,
+            @Nullable SourceClass sourceClass,
+            List<Lane> rows,
+            List<Lane> columns,
+            BitSet present) {}
+
     /** All that its looks depend on; of a grid, without its crossings, which are drawn one by one. */
-    String look() {
-        StringBuilder look = new StringBuilder(
-                title + "|" + tag + tagIsBad + "|" + under + "|" + bad + "|" + sourceClass + "|" + rows + columns);
-        for (int r = 0; r < rows.size(); r++) {
-            look.append(isAbsent(r) ? '-' : '+');
-        }
-        return look.toString();
+    Object look() {
+        BitSet present = new BitSet();
+        crossings.forEach(c -> present.set(c.row()));
+        return new Look(title, tag, tagIsBad, under, bad, sourceClass, rows, columns, present);
     }
 }

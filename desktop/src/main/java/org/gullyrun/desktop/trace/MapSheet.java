@@ -36,12 +36,12 @@ final class MapSheet {
 
     private record Lit(Node node, Set<SegmentKey> keys, Set<String> points, boolean onlyWhenLit) {}
 
-    private record Item(String look, List<Node> nodes, List<Lit> lit) {}
+    private record Item(Object look, List<Node> nodes, List<Lit> lit) {}
 
     private final Map<Layer, Group> groups = new HashMap<>();
     private final Group world = new Group();
-    private final Map<String, Item> items = new HashMap<>();
-    private final Set<String> seen = new HashSet<>();
+    private final Map<Object, Item> items = new HashMap<>();
+    private final Set<Object> seen = new HashSet<>();
     private Item item = new Item("", new ArrayList<>(), new ArrayList<>());
 
     MapSheet() {
@@ -67,7 +67,7 @@ final class MapSheet {
      * @param look all that its looks depend on
      * @return whether it has to be drawn; if not, it stands there already
      */
-    boolean item(String key, String look) {
+    boolean item(Object key, Object look) {
         seen.add(key);
         Item known = items.get(key);
         if (known != null && known.look.equals(look)) {

@@ -1,9 +1,12 @@
 package org.gullyrun.desktop.window;
 
 import java.util.List;
+import java.util.Objects;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -31,6 +34,9 @@ final class Rehearsal extends AnimationTimer {
                 () -> store.lookAt(2),
                 () -> store.go(Step.FINDINGS),
                 () -> store.selectFinding(1),
+                () -> store.change(List.of(Objects.requireNonNull(
+                        Change.set(store.state().surveyShown().rig(), "in-default", Productions.INPUT_MUTED, true)))),
+                store::undo,
                 () -> store.go(Step.BRIEF),
                 () -> store.go(Step.INTAKE),
                 () -> store.go(Step.TRACE),

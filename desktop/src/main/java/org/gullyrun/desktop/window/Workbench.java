@@ -171,6 +171,11 @@ public final class Workbench {
         return bare;
     }
 
+    /** Makes answers quick before they are needed; see {@link Exercise}. */
+    public void exercise() {
+        Exercise.begin(scene, (StackPane) scene.getRoot());
+    }
+
     /** The scene of the window. */
     public Scene scene() {
         return scene;

@@ -106,7 +106,7 @@ public final class WorkbenchApp extends Application {
                             + "). The case is as it was before; save it under another name to be safe.",
                     true)));
         });
-        new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage));
+        new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage)).exercise();
         if (opened.problem != null) {
             made.tell(opened.problem);
         } else {
