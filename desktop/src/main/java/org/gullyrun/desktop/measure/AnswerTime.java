@@ -4,15 +4,17 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.BooleanSupplier;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import javafx.stage.StageStyle;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Productions;
+import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.RemedyList;
 import org.gullyrun.desktop.state.Selection;
@@ -117,14 +119,14 @@ public final class AnswerTime {
         stage.setHeight(800);
         stage.show();
         workbench.exercise();
-        new Measuring(store, course, () -> workbench.scene().lookup(".bank") != null, done).start();
+        new Measuring(store, course, workbench.scene(), done).start();
     }
 
     /** Makes the changes, each when the one before has been answered for a while, as a person would. */
     private static final class Measuring extends AnimationTimer {
         private final Store store;
         private final Course course;
-        private final BooleanSupplier isDrawn;
+        private final Scene scene;
         private final CompletableFuture<Times> done;
         private final Times times = new Times();
         private Reading before;
@@ -135,10 +137,10 @@ public final class AnswerTime {
         private int quiet;
         private int made;
 
-        Measuring(Store store, Course course, BooleanSupplier isDrawn, CompletableFuture<Times> done) {
+        Measuring(Store store, Course course, Scene scene, CompletableFuture<Times> done) {
             this.store = store;
             this.course = course;
-            this.isDrawn = isDrawn;
+            this.scene = scene;
             this.done = done;
             this.before = store.state().reading();
         }
@@ -146,7 +148,7 @@ public final class AnswerTime {
         @Override
         public void handle(long now) {
             if (drawn == 0) {
-                drawn = isDrawn.getAsBoolean() ? now : 0;
+                drawn = scene.lookup(".bank") != null ? now : 0;
             } else if ((now - drawn) / 1e9 >= course.after) {
                 go();
             }
@@ -155,6 +157,7 @@ public final class AnswerTime {
         private void go() {
             if (!prepared) {
                 prepared = true;
+                press();
                 course.what.prepare(store);
                 Painting.afterThisPulse(() -> {}); // what asks is not to be timed while it is asked for the first time
             } else if (!begun) {
@@ -167,6 +170,11 @@ public final class AnswerTime {
                 awaited = true; // shown by this pulse
                 Painting.afterThisPulse(this::painted);
             }
+        }
+
+        /** A key that means nothing: what gives way to a person has to know that there is one. */
+        private void press() {
+            KeyStroke.on(scene.getRoot(), KeyCode.SHIFT);
         }
 
         private void painted() {
@@ -186,6 +194,7 @@ public final class AnswerTime {
             before = store.state().reading();
             begun = true;
             times.begin();
+            press();
             course.what.make(store, made);
         }
     }

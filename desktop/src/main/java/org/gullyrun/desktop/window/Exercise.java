@@ -35,9 +35,11 @@ final class Exercise extends AnimationTimer {
     /** After the start all else is done first, ms. */
     private static final int AFTER = 2_000;
 
-    private static final int ROUNDS = 12;
+    private static final int ROUNDS = 20;
     private static final int PANES = 32;
     private static final int ACROSS = 8;
+    /** Pieces are done one after the other for so long, ns; then the window has its turn. */
+    private static final long AT_A_TIME = 8_000_000;
     /** So long nothing was pressed or moved, ns. */
     private static final long IDLE = 300_000_000;
 
@@ -145,11 +147,13 @@ final class Exercise extends AnimationTimer {
         }
         boolean on = false; // if anything goes wrong it is over, and told once
         try {
-            if (pieces.hasNext()
-                    && shown.getWindow() != null
-                    && shown.getWindow().isShowing()) {
-                pieces.next().run();
-                on = true;
+            if (shown.getWindow() != null && shown.getWindow().isShowing()) {
+                long began = System.nanoTime();
+                int before = painted;
+                while (pieces.hasNext() && painted == before && System.nanoTime() - began < AT_A_TIME) {
+                    pieces.next().run();
+                    on = true;
+                }
             }
         } finally {
             if (!on) {
