@@ -136,7 +136,7 @@ final class Basin extends Pane {
                 bySource.put(drop.source(), made);
                 token = made;
             }
-            token.show(drop, store.state().reading().rig().name(drop.source()));
+            token.show(drop);
             token.setTranslateX(x + i * step);
         }
         bySource.values().removeIf(token -> {

@@ -26,6 +26,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
      * One source in a basin.
      *
      * @param source its id
+     * @param name its name
      * @param sourceClass its class
      * @param verdict what the audit says, in the worst scene
      * @param level dBFS, NaN if nothing arrives
@@ -34,6 +35,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
      */
     record Drop(
             String source,
+            String name,
             Sources.@Nullable SourceClass sourceClass,
             Verdict verdict,
             double level,
@@ -56,6 +58,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
             if (cell.delivery().arrives() || cell.verdict() == Verdict.MISSING) {
                 drops.add(new Drop(
                         cell.source().id(),
+                        cell.source().name(),
                         cell.source().get(Sources.CLASS),
                         cell.verdict(),
                         cell.usualLevel(),

@@ -71,8 +71,8 @@ final class Token extends Group {
         return scale == otherScale && drop.sourceClass() == other.sourceClass();
     }
 
-    /** Shows a source as it is heard, under the name it has now. */
-    void show(Hearing.Drop now, String sourceName) {
+    /** Shows a source as it is heard. */
+    void show(Hearing.Drop now) {
         drop = now;
         boolean missing = now.verdict() == Verdict.MISSING;
         boolean leak = now.verdict() == Verdict.LEAK;
@@ -95,7 +95,7 @@ final class Token extends Group {
             twin.setVisible(twice);
             place(twin, tone, y, 1);
         }
-        String said = said(sourceName);
+        String said = said();
         if (!Objects.equals(said, getAccessibleText())) {
             Tips.say(this, said);
             setAccessibleText(said);
@@ -110,9 +110,9 @@ final class Token extends Group {
         Nodes.turn(one, "water", tone.equals("water"));
     }
 
-    private String said(String sourceName) {
+    private String said() {
         boolean arrives = !Double.isNaN(drop.level());
-        return sourceName + " at " + outletName + ": "
+        return drop.name() + " at " + outletName + ": "
                 + drop.verdict().word()
                 + (arrives ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level()) : "")
                 + (drop.where().isEmpty() ? "" : ", in " + drop.where());

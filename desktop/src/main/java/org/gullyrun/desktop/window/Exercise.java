@@ -145,18 +145,18 @@ final class Exercise extends AnimationTimer {
         if (System.nanoTime() - touched < IDLE) {
             return;
         }
-        boolean on = false; // if anything goes wrong it is over, and told once
+        boolean goesOn = false; // if anything goes wrong it is over, and told once
         try {
             if (shown.getWindow() != null && shown.getWindow().isShowing()) {
                 long began = System.nanoTime();
                 int before = painted;
                 while (pieces.hasNext() && painted == before && System.nanoTime() - began < AT_A_TIME) {
                     pieces.next().run();
-                    on = true;
                 }
+                goesOn = pieces.hasNext();
             }
         } finally {
-            if (!on) {
+            if (!goesOn) {
                 end();
             }
         }

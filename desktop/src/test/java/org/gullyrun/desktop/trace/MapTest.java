@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import javafx.scene.Node;
@@ -17,6 +18,13 @@ import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
 import org.junit.jupiter.api.BeforeAll;
@@ -112,6 +120,48 @@ class MapTest {
                 }
             }
         }
+    }
+
+    @Test
+    void aMapChangedInPlaceLooksAsIfItWereDrawnAnew() {
+        Random random = new Random(5);
+        Rig rig = CASE.survey(SampleShow.AS_FOUND).orElseThrow().rig();
+        MapDrawing kept = draw(MapBuilder.build(reading(SampleShow.AS_FOUND), -1), 1);
+        int others = 0;
+        List<String> before = looks(kept);
+        for (int i = 0; i < 60; i++) {
+            List<Element> inputs = rig.of(Kind.INPUT);
+            Element input = inputs.get(random.nextInt(inputs.size()));
+            Setting<Boolean> flag =
+                    random.nextBoolean() ? Productions.INPUT_MUTED : Productions.TRACK.of(1 + random.nextInt(6));
+            Change change = Change.set(rig, input.id(), flag, !input.is(flag, false));
+            rig = change == null ? rig : Changes.apply(rig, List.of(change));
+            Reading reading = RuleCatalogue.usual().quick().read(rig, CASE.brief());
+            MapModel model = MapBuilder.build(reading, random.nextInt(-1, 4));
+            assertTrue(kept.update(model), "nothing has another place");
+            List<String> now = looks(kept);
+            assertEquals(looks(new MapDrawing(model, kept.geometry(), s -> {}, s -> {})), now, "step " + i);
+            others += now.equals(before) ? 0 : 1;
+            before = now;
+        }
+        assertTrue(others > 40, "changes that are seen: " + others);
+    }
+
+    /** All that is drawn, layer by layer; how thick a channel is may differ by less than is seen. */
+    private static List<String> looks(MapDrawing drawing) {
+        List<String> all = new ArrayList<>();
+        for (Node layer : drawing.world().getChildren()) {
+            all.add("layer");
+            all.addAll(((Group) layer)
+                    .getChildren().stream().map(MapTest::look).sorted().toList());
+        }
+        return all;
+    }
+
+    private static String look(Node node) {
+        Object where = node instanceof Path path ? path.getElements() : node.getLayoutBounds();
+        String said = node instanceof Text text ? text.getText() : "";
+        return node.getClass().getSimpleName() + node.getStyleClass() + node.isVisible() + where + said;
     }
 
     /** Where the letters are: the line's box without the room above and below them. */
