@@ -30,6 +30,9 @@ import picocli.CommandLine.Spec;
         mixinStandardHelpOptions = true,
         description = "Audits a case and lists its findings, worst first.")
 final class AuditCommand implements Callable<Integer> {
+    /** So long root causes are sought. An ordinary rig takes a second; what is left then is said to be unfinished. */
+    private static final int CAUSES_SECONDS = 20;
+
     @Mixin
     CaseArgument argument = new CaseArgument();
 
@@ -67,7 +70,7 @@ final class AuditCommand implements Callable<Integer> {
         PrintWriter out = spec.commandLine().getOut();
         Causes.Found found = causes ? causes(opened) : Causes.Found.NOTHING;
         if (json) {
-            out.println(Json.write(plain(opened, findings, found)));
+            out.print(Json.write(plain(opened, findings, found)) + "\n");
         } else {
             text(out, opened, findings, found);
         }
@@ -82,7 +85,8 @@ final class AuditCommand implements Callable<Integer> {
         Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
                 .quick();
         Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
-        return Causes.of(quick, reading, () -> false, progress -> {});
+        long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
+        return Causes.of(quick, reading, () -> false, () -> System.nanoTime() > until, progress -> {});
     }
 
     private static void text(PrintWriter out, CaseArgument.Opened opened, List<Finding> findings, Causes.Found causes) {
@@ -98,7 +102,7 @@ final class AuditCommand implements Callable<Integer> {
         if (!opened.reading().waived().isEmpty()) {
             out.println(opened.reading().waived().size() + " waived");
         }
-        if (causes.done() && !causes.groups().isEmpty()) {
+        if (causes.ended() && !causes.groups().isEmpty()) {
             out.println();
             out.println(causes.groups().size() + (causes.groups().size() == 1 ? " change clears " : " changes clear ")
                     + causes.cleared() + " of them, one after the other:");
@@ -106,6 +110,11 @@ final class AuditCommand implements Callable<Integer> {
                     .forEach(g -> out.println(
                             "  " + g.remedy().sentence() + " (" + g.findings().size() + ")"));
         }
+        if (causes.state() == Causes.Progress.OUT_OF_TIME) {
+            out.println("The causes were not worked out to the end: after " + CAUSES_SECONDS
+                    + " s not all changes had been tried, and more may help.");
+        }
+        opened.reading().unfinished().forEach(u -> out.println(u.sentence()));
         for (Finding finding : findings) {
             out.println();
             out.printf("%-8s  %s%n", finding.severity().word(), finding.words().title());
@@ -140,7 +149,13 @@ final class AuditCommand implements Callable<Integer> {
                 opened.reading().waived().stream()
                         .map(f -> plain(opened.reading(), f))
                         .toList());
-        if (causes.done()) {
+        all.put(
+                "unfinished",
+                opened.reading().unfinished().stream()
+                        .map(u -> Map.of("rule", u.rule(), "why", u.why()))
+                        .toList());
+        if (causes.ended()) {
+            all.put("causesDone", causes.done());
             all.put("causes", causes.groups().stream().map(AuditCommand::plain).toList());
         }
         all.put(

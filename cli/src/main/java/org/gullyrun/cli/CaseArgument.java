@@ -30,19 +30,19 @@ final class CaseArgument {
 
     Opened open() throws CaseProblem {
         Case what = CaseFiles.open(file);
-        Survey chosen = what.surveys().getFirst();
-        if (survey != null) {
-            String wanted = survey;
-            chosen = what.surveys().stream()
-                    .filter(s -> s.id().equals(wanted) || s.name().equalsIgnoreCase(wanted))
-                    .findFirst()
-                    .orElseThrow(() -> new UsageProblem("There is no survey '" + wanted + "'. There are: "
-                            + String.join(
-                                    ", ",
-                                    what.surveys().stream().map(Survey::id).toList())));
-        }
+        Survey chosen = survey(what, survey);
         Reading reading = RuleCatalogue.on(what.terms(), what.showHours()).read(chosen.rig(), what.brief());
         return new Opened(what, chosen, reading, scenes(reading));
+    }
+
+    /** The survey of a case with an id or name; the first if none is given. */
+    static Survey survey(Case what, @Nullable String wanted) {
+        return what.surveys().stream()
+                .filter(s -> wanted == null || s.id().equals(wanted) || s.name().equalsIgnoreCase(wanted))
+                .findFirst()
+                .orElseThrow(() -> new UsageProblem("There is no survey '" + wanted + "'. There are: "
+                        + String.join(
+                                ", ", what.surveys().stream().map(Survey::id).toList())));
     }
 
     private List<Integer> scenes(Reading reading) {

@@ -44,6 +44,13 @@ final class EndureCommand implements Callable<Integer> {
 
     private record Said(int change, long at) {}
 
+    /** What one window said before it was killed: the changes made, and how many saves were begun and not done. */
+    private static final class Killed {
+        final List<Said> changes = new ArrayList<>();
+        int saving;
+        long killed;
+    }
+
     @Override
     public Integer call() throws Exception {
         if (!Window.hasDisplay()) {
@@ -57,12 +64,15 @@ final class EndureCommand implements Callable<Integer> {
         int most = 0;
         long longest = 0;
         int broken = 0;
+        int inSaves = 0;
         for (int kill = 0; kill < kills; kill++) {
             Path home = Files.createDirectory(folder.resolve("run" + kill));
             Path file = home.resolve("show.json");
             CaseFiles.save(SampleShow.make(), file);
-            List<Said> said = new ArrayList<>();
-            long killed = run(file, home, random.nextInt(LONGEST), said);
+            Killed window = run(file, home, random.nextInt(LONGEST));
+            List<Said> said = window.changes;
+            long killed = window.killed;
+            inSaves += window.saving > 0 ? 1 : 0;
             int kept = kept(file, home);
             int made = said.isEmpty() ? 0 : said.getLast().change;
             changes += made;
@@ -79,15 +89,15 @@ final class EndureCommand implements Callable<Integer> {
             }
         }
         out.printf(
-                "%d kills, %d changes made: %d lost that were older than a second, at most %d lost at one kill (the oldest"
+                "%d kills, %d of them during a save, %d changes made: %d lost that were older than a second, at most %d lost at one kill (the oldest"
                         + " %d ms old), %d cases unreadable%n",
-                kills, changes, late, Math.max(0, most), longest, broken);
+                kills, inSaves, changes, late, Math.max(0, most), longest, broken);
         return late == 0 && broken == 0 ? Exit.OK : Exit.BROKEN;
     }
 
-    /** Runs one window until some time after its first change; returns when it was killed. */
-    private static long run(Path file, Path home, int millis, List<Said> said)
-            throws IOException, InterruptedException {
+    /** Runs one window until some time after its first change. */
+    private static Killed run(Path file, Path home, int millis) throws IOException, InterruptedException {
+        Killed window = new Killed();
         List<String> command = new ArrayList<>();
         ProcessHandle.current().info().command().ifPresent(command::add);
         command.addAll(java.lang.management.ManagementFactory.getRuntimeMXBean().getInputArguments());
@@ -97,7 +107,6 @@ final class EndureCommand implements Callable<Integer> {
         builder.environment().put("XDG_CONFIG_HOME", home.resolve("config").toString());
         builder.environment().put("XDG_STATE_HOME", home.resolve("state").toString());
         Process process = builder.start();
-        long[] killed = new long[1];
         try (BufferedReader lines =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
             Thread killer = null;
@@ -109,19 +118,21 @@ final class EndureCommand implements Callable<Integer> {
                         } catch (InterruptedException e) {
                             Thread.currentThread().interrupt();
                         }
-                        killed[0] = System.currentTimeMillis();
+                        window.killed = System.currentTimeMillis();
                         process.toHandle().destroyForcibly(); // leaves what it has said to be read
                     });
                     killer.start();
                 }
                 String[] parts = line.split(" ");
                 if (parts.length == 2 && parts[1].length() == 13) {
-                    said.add(new Said(Integer.parseInt(parts[0]), Long.parseLong(parts[1])));
+                    window.changes.add(new Said(Integer.parseInt(parts[0]), Long.parseLong(parts[1])));
+                } else if (line.startsWith("sav")) {
+                    window.saving += line.startsWith("saving") ? 1 : -1;
                 }
             }
         }
         process.waitFor();
-        return killed[0];
+        return window;
     }
 
     /** How many changes are in what the next start would offer, or else in the file; -1 if neither can be read. */

@@ -8,10 +8,12 @@ final class Exit {
     static final int FINDINGS = 1;
     /** The command was not understood: an option or name is wrong. */
     static final int USAGE = 2;
-    /** A file cannot be read or written. */
+    /** A file or the output cannot be read or written, or holds a rig too large to audit. */
     static final int FILE = 3;
     /** The window cannot be shown. */
     static final int NO_DISPLAY = 4;
+    /** The launcher found no JDK 25, a package is missing, or the build failed; given by the scripts in {@code bin}. */
+    static final int SET_UP = 5;
     /** Something went wrong that should not. */
     static final int BROKEN = 70;
 

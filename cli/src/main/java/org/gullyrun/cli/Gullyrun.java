@@ -1,8 +1,13 @@
 package org.gullyrun.cli;
 
-import java.io.PrintWriter;
+import java.io.FileDescriptor;
+import java.io.FileOutputStream;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.NoSuchFileException;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.flow.RigTooLarge;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -27,7 +32,8 @@ import picocli.CommandLine.Parameters;
         footer = {
             "",
             "Exit codes: 0 all well; 1 a finding as bad as --fail-on says; 2 the command was not understood;",
-            "3 a file cannot be read or written; 4 no display for the window; 70 a fault of the program."
+            "3 a file or the output cannot be read or written, or a rig is too large; 4 no display for the window;",
+            "5 the program could not be set up or built; 70 a fault of the program."
         })
 public final class Gullyrun implements Callable<Integer> {
     @Parameters(arity = "0..1", paramLabel = "CASE", description = "The case file to open in the window.")
@@ -41,11 +47,14 @@ public final class Gullyrun implements Callable<Integer> {
             case "demo" -> System.exit(Window.demo());
             default -> {}
         }
-        System.exit(run(new PrintWriter(System.out, true), new PrintWriter(System.err, true), args));
+        System.exit(run(
+                SafePrinter.to(new FileOutputStream(FileDescriptor.out)),
+                SafePrinter.to(new FileOutputStream(FileDescriptor.err)),
+                args));
     }
 
     /** Runs a command line with streams given, and returns its exit code. */
-    static int run(PrintWriter out, PrintWriter err, String... args) {
+    static int run(SafePrinter out, SafePrinter err, String... args) {
         CommandLine line = new CommandLine(new Gullyrun());
         line.setOut(out);
         line.setErr(err);
@@ -59,16 +68,44 @@ public final class Gullyrun implements Callable<Integer> {
                     err.println(problem.getMessage());
                     return Exit.USAGE;
                 }
+                case RigTooLarge problem -> {
+                    err.println(problem.getMessage());
+                    return Exit.FILE;
+                }
+                case IOException problem -> {
+                    err.println("A file could not be read or written: " + said(problem));
+                    return Exit.FILE;
+                }
                 default -> {
                     e.printStackTrace(err);
                     return Exit.BROKEN;
                 }
             }
         });
-        int code = line.execute(args);
-        out.flush();
+        int code;
+        try {
+            code = line.execute(args);
+        } catch (OutOfMemoryError e) {
+            err.println("There is not enough memory for this case. Give more with GULLYRUN_JAVA_OPTIONS=-Xmx4g.");
+            code = Exit.BROKEN;
+        } catch (StackOverflowError e) {
+            err.println("This case is nested too deeply.");
+            code = Exit.BROKEN;
+        }
         err.flush();
+        if (out.checkError()) { // flushes too
+            err.println("The output could not be written to its end: it was closed, or its drive is full.");
+            return code == Exit.BROKEN ? code : Exit.FILE;
+        }
         return code;
+    }
+
+    private static String said(IOException problem) {
+        return switch (problem) {
+            case NoSuchFileException e -> "there is no folder or file " + e.getFile();
+            case AccessDeniedException e -> "no right to " + e.getFile();
+            default -> String.valueOf(problem.getMessage());
+        };
     }
 
     @Override

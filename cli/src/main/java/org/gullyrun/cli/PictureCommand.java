@@ -1,9 +1,13 @@
 package org.gullyrun.cli;
 
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.window.Picture;
 import org.jspecify.annotations.Nullable;
@@ -29,7 +33,7 @@ final class PictureCommand implements Callable<Integer> {
     @Option(names = "--survey", paramLabel = "S", defaultValue = "", description = "Id of the survey.")
     String survey = "";
 
-    private static final java.util.List<String> STEPS = java.util.List.of("intake", "brief", "trace", "findings");
+    private static final List<String> STEPS = List.of("intake", "brief", "trace", "findings");
 
     @Option(
             names = "--step",
@@ -75,19 +79,24 @@ final class PictureCommand implements Callable<Integer> {
         if (!size.matches("[1-9][0-9]{2,3}x[1-9][0-9]{2,3}")) {
             throw new UsageProblem("--size is written as 1280x800, not '" + size + "'");
         }
-        if (!STEPS.contains(step.toLowerCase(java.util.Locale.ROOT))) {
+        if (!STEPS.contains(step.toLowerCase(Locale.ROOT))) {
             throw new UsageProblem("--step is one of " + String.join(", ", STEPS) + ", not '" + step + "'");
         }
+        if (text < 80 || text > 150) {
+            throw new UsageProblem("--text is a percentage from 80 to 150, not " + text);
+        }
+        Case what = file == null ? SampleShow.make() : CaseFiles.open(file);
+        Survey shown = CaseArgument.survey(what, survey.isEmpty() ? null : survey);
+        checkScene(shown);
         if (!Window.hasDisplay()) {
             spec.commandLine().getErr().println("There is no display, not even a virtual one; run it under xvfb-run.");
             return Exit.NO_DISPLAY;
         }
-        Case what = file == null ? SampleShow.make() : CaseFiles.open(file);
         String[] sides = size.split("x");
         Picture.write(
                 new Picture.Wanted(
                         what,
-                        survey,
+                        shown.id(),
                         step,
                         scene,
                         select,
@@ -100,5 +109,14 @@ final class PictureCommand implements Callable<Integer> {
                 out);
         spec.commandLine().getOut().println("Wrote " + out);
         return Exit.OK;
+    }
+
+    private void checkScene(Survey shown) {
+        List<String> names = SceneKey.axis(shown.rig()).stream()
+                .map(key -> key.name(shown.rig()))
+                .toList();
+        if (!scene.isEmpty() && names.stream().noneMatch(scene::equalsIgnoreCase)) {
+            throw new UsageProblem("There is no scene '" + scene + "'. There are: " + String.join(", ", names));
+        }
     }
 }

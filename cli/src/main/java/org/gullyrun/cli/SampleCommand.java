@@ -1,11 +1,14 @@
 package org.gullyrun.cli;
 
+import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.sample.SampleShow;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
@@ -18,11 +21,17 @@ final class SampleCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "Where to write it.")
     Path file = Path.of("");
 
+    @Option(names = "--force", description = "Write over a file that is there already.")
+    boolean force;
+
     @Spec
     CommandSpec spec = CommandSpec.create();
 
     @Override
     public Integer call() throws Exception {
+        if (!force && Files.exists(file, LinkOption.NOFOLLOW_LINKS)) {
+            throw new UsageProblem(file + " is there already. Choose another name, or add --force to write over it.");
+        }
         CaseFiles.save(SampleShow.make(), file);
         spec.commandLine().getOut().println("Wrote " + file);
         return Exit.OK;

@@ -86,7 +86,7 @@ final class TraceCommand implements Callable<Integer> {
             all.put("case", opened.what().title());
             all.put("survey", opened.survey().id());
             all.put("scenes", scenes);
-            out.println(Json.write(all));
+            out.print(Json.write(all) + "\n");
         }
         return Exit.OK;
     }

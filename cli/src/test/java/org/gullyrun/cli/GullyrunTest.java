@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -31,7 +30,7 @@ class GullyrunTest {
     private int run(String... args) {
         StringWriter o = new StringWriter();
         StringWriter e = new StringWriter();
-        int code = Gullyrun.run(new PrintWriter(o), new PrintWriter(e), args);
+        int code = Gullyrun.run(new SafePrinter(o), new SafePrinter(e), args);
         out = o.toString();
         err = e.toString();
         return code;

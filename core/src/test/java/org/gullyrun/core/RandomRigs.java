@@ -60,6 +60,11 @@ public final class RandomRigs {
         return random.nextInt(12);
     }
 
+    /** How many rigs a test tries: as many as there is always time for, or as many as {@code mvn -Pthorough} asks for. */
+    public static int many(int usual, int thorough) {
+        return Boolean.getBoolean("gullyrun.thorough") ? thorough : usual;
+    }
+
     private Element flag(Element e, Setting<Boolean> flag, double odds) {
         return chance(odds) ? chance(0.15) ? e.with(flag, null) : e.with(flag, !Boolean.TRUE.equals(flag.usual())) : e;
     }

@@ -106,7 +106,7 @@ public final class Audit {
                     };
             findings.addAll(same == null ? rule.check(context) : same);
         }
-        Basis basis = new Basis(asked, findings, context.missing(), context.mustsThrough(), context.tried());
+        List<Finding> asFound = List.copyOf(findings);
         findings.sort(Comparator.comparing(Finding::severity)
                 .thenComparingInt(f -> order.getOrDefault(f.rule(), -1))
                 .thenComparing(f -> f.subject().text(), Ids.ORDER));
@@ -119,7 +119,15 @@ public final class Audit {
                 }
             }
         }
+        Basis basis = new Basis(
+                asked,
+                asFound,
+                new PairFindings(asFound, waived),
+                context.missing(),
+                context.mustsThrough(),
+                context.tried());
         findings.removeAll(waived);
-        return new Reading(rig, brief, wishes, thresholds, scenes, findings, List.copyOf(waived), basis);
+        return new Reading(
+                rig, brief, wishes, thresholds, scenes, findings, List.copyOf(waived), context.unfinished(), basis);
     }
 }

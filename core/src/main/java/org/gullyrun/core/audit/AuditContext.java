@@ -33,6 +33,7 @@ public final class AuditContext {
     private @Nullable List<Integer> troubled;
     private final @Nullable Kept kept;
     private final Tried tried = new Tried();
+    private final Set<Unfinished> unfinished = new LinkedHashSet<>();
     private final boolean[] asBefore;
     private final int @Nullable [][] rowStarts;
     /** By the id of a source. */
@@ -101,6 +102,16 @@ public final class AuditContext {
             Rig changed = Changes.apply(rig, List.of(c));
             return Scenes.read(changed, wishes.of(changed, brief), thresholds, scenes);
         });
+    }
+
+    /** A rule says that it has not looked at everything, and why: a sentence without its first capital and full stop. */
+    public void leaveUnfinished(Rule rule, String why) {
+        unfinished.add(new Unfinished(rule.id(), why));
+    }
+
+    /** What rules have not looked at. */
+    List<Unfinished> unfinished() {
+        return List.copyOf(unfinished);
     }
 
     /** What has been tried so far. */
@@ -292,7 +303,7 @@ public final class AuditContext {
     /** Engines that do not run, outputs that are not active and devices that are gone are found by rules of their own. */
     private boolean isFindingOfItsOwn(Gate gate) {
         return switch (gate.sort()) {
-            case USABLE, PRESENT -> true;
+            case USABLE -> true;
             case ON ->
                 switch (gate.at().key()) {
                     case "running" -> isEngine(rig.find(gate.at().element()));
@@ -315,8 +326,8 @@ public final class AuditContext {
     public List<MissingPair> hangingOn(String element, String key) {
         return missing().stream()
                 .filter(pair -> pair.explainedBy().stream()
-                        .anyMatch(g -> g.at().element().equals(element)
-                                && (g.at().key().equals(key) || key.equals("usable") && g.sort() == Gate.Sort.PRESENT)))
+                        .anyMatch(g ->
+                                g.at().element().equals(element) && g.at().key().equals(key)))
                 .toList();
     }
 

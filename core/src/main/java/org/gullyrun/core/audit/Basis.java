@@ -22,14 +22,17 @@ public final class Basis {
     private final Map<String, Map<String, Integer>> mustsThrough;
 
     private final Tried tried;
+    private final PairFindings pairs;
 
     Basis(
             Set<String> asked,
             List<Finding> findings,
+            PairFindings pairs,
             List<MissingPair> missing,
             Map<String, Map<String, Integer>> mustsThrough,
             Tried tried) {
         this.tried = tried;
+        this.pairs = pairs;
         this.mustsThrough = mustsThrough;
         this.asked = asked;
         for (Finding finding : findings) {
@@ -66,6 +69,11 @@ public final class Basis {
     @Nullable
     Map<String, Integer> mustsThrough(String source) {
         return mustsThrough.get(source);
+    }
+
+    /** What was found about each pair. */
+    PairFindings pairs() {
+        return pairs;
     }
 
     /** The rigs that rules have tried. */

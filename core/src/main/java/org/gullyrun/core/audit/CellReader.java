@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.Delivery;
@@ -136,7 +137,8 @@ final class CellReader {
         if (delivery.copyGain() >= delivery.strongestGain() - thresholds.of(Limit.COPY_WITHIN) - 1e-9) {
             return Verdict.DOUBLE;
         }
-        boolean strongestInAir = delivery.strongest().stream().anyMatch(graph::isCoupling);
+        boolean strongestInAir =
+                delivery != electric && delivery.strongest().stream().anyMatch(graph::isCoupling);
         return electric.runs() > (strongestInAir ? 0 : 1) ? Verdict.FAINT : Verdict.GOOD;
     }
 }

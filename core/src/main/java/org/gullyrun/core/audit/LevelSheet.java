@@ -2,6 +2,7 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;

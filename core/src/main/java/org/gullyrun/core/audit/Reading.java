@@ -16,6 +16,7 @@ import org.gullyrun.core.rig.Rig;
  * @param thresholds the figures that counted
  * @param findings worst first, of equally bad ones in the order of the catalogue
  * @param waived those that somebody lives with, in the same order
+ * @param unfinished what was not worked out to the end, since the rig is too large; empty for any ordinary rig
  * @param basis what is kept of it for those that read on from it
  */
 public record Reading(
@@ -26,9 +27,11 @@ public record Reading(
         List<SceneReading> scenes,
         List<Finding> findings,
         List<Finding> waived,
+        List<Unfinished> unfinished,
         Basis basis) {
     public Reading {
         waived = List.copyOf(waived);
+        unfinished = List.copyOf(unfinished);
         scenes = List.copyOf(scenes);
         findings = List.copyOf(findings);
     }
@@ -38,20 +41,23 @@ public record Reading(
         return findings.stream().filter(f -> f.severity() == severity).count();
     }
 
-    /** The cell of a pair in the scene where its verdict is worst; the first of equal ones. */
+    /** The cell of a pair in the scene where it is worst; the first of equal ones. */
     public CellReading worst(int source, int outlet) {
         return scenes.get(worstScene(source, outlet)).cell(source, outlet);
     }
 
-    /** The place of the scene in which a pair's verdict is worst; the first of equal ones. */
+    /** The place of the scene in which a pair is worst: loud before calm, then by verdict; the first of equal ones. */
     public int worstScene(int source, int outlet) {
         int worst = 0;
         for (int i = 1; i < scenes.size(); i++) {
-            if (scenes.get(i)
-                            .cell(source, outlet)
-                            .verdict()
-                            .compareTo(scenes.get(worst).cell(source, outlet).verdict())
-                    < 0) {
+            CellReading here = scenes.get(i).cell(source, outlet);
+            CellReading before = scenes.get(worst).cell(source, outlet);
+            if (here == before) {
+                continue; // a row that scenes share
+            }
+            boolean loud = isLoud(i, here);
+            boolean loudBefore = isLoud(worst, before);
+            if (loud != loudBefore ? loud : here.verdict().compareTo(before.verdict()) < 0) {
                 worst = i;
             }
         }
@@ -59,13 +65,34 @@ public record Reading(
     }
 
     /**
-     * Whether a cell is to be shown as trouble: its verdict is one, and what was found about the pair is more than a
-     * note. A healthy rig is quiet also where something faint seeps through.
+     * Whether a cell is to be shown as trouble: the worst finding about its pair decides. It is loud where a critical or
+     * major one has been found in its scene, and where its verdict is trouble about which more than a note was found. A
+     * healthy rig is quiet also where something faint seeps through, and what is waived is quiet.
+     *
+     * @param scene the place of the scene of the cell
      */
-    public boolean isLoud(CellReading cell) {
-        return cell.verdict().isTrouble()
-                && findings.stream().filter(f -> f.isAbout(cell)).noneMatch(f -> f.severity() == Severity.NOTE)
-                && waived.stream().noneMatch(f -> f.isAbout(cell));
+    public boolean isLoud(int scene, CellReading cell) {
+        PairFindings.Of pair = basis.pairs().of(cell);
+        if (pair.isBadIn(scene)) {
+            return true;
+        }
+        if (!cell.verdict().isTrouble()) {
+            return false;
+        }
+        // What is missing for a reason that is a finding of its own has none about the pair.
+        return pair.isFound() || (cell.verdict() == Verdict.MISSING ? !pair.isWaived() : !pair.isKnown());
+    }
+
+    /** Whether a rule was asked: what a rule finds that was not asked yet is neither there nor gone. */
+    public boolean asks(String rule) {
+        return basis.of(rule) != null;
+    }
+
+    /** How a cell is in a word: its verdict, or that something else is badly wrong about it. */
+    public String word(int scene, CellReading cell) {
+        return isLoud(scene, cell) && !cell.verdict().isTrouble()
+                ? "arrives, but see the findings"
+                : cell.verdict().word();
     }
 
     /** The waiver of a finding of this reading, for a reason. */

@@ -4,6 +4,7 @@ import java.util.AbstractList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Predicate;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.BlockedSearch;
 import org.gullyrun.core.flow.BlockedWay;
@@ -13,6 +14,7 @@ import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.flow.Loop;
 import org.gullyrun.core.flow.Numbering;
 import org.gullyrun.core.flow.OpenView;
+import org.gullyrun.core.flow.PointKind;
 import org.gullyrun.core.flow.Run;
 import org.gullyrun.core.flow.RunSearch;
 import org.gullyrun.core.flow.SceneFlow;
@@ -145,6 +147,16 @@ public final class SceneReading {
         return p >= 0 && known[p];
     }
 
+    /** Whether any source has an open way to a copy of an input. */
+    public boolean isCopyFed(String input) {
+        for (int p = 0; p < graph.points(); p++) {
+            if (graph.kind(p) == PointKind.COPY && graph.element(p).equals(input) && isFed(graph.id(p))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Whether sound at one point gets to another through open segments; false if there is no such point. */
     public boolean leads(String from, String to) {
         int start = graph.point(from);
@@ -275,6 +287,15 @@ public final class SceneReading {
                 graph.point(cell.source().id()),
                 graph.point(cell.outlet().id()),
                 limit);
+    }
+
+    /** The first run of a cell, in the order of search, that is wanted; null if there is none. */
+    public @Nullable Run firstRun(CellReading cell, Predicate<Run> wanted) {
+        return RunSearch.first(
+                flow.view(),
+                graph.point(cell.source().id()),
+                graph.point(cell.outlet().id()),
+                wanted);
     }
 
     /** Whether something would arrive in a cell if one closed gate were open; in the graph its blocked way is of. */

@@ -5,8 +5,10 @@ import java.util.List;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Numbering;
+import org.gullyrun.core.flow.RigTooLarge;
 import org.gullyrun.core.flow.SceneFlow;
 import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -18,6 +20,7 @@ final class Scenes {
     static List<SceneReading> read(Rig rig, Wishes wishes, Thresholds thresholds, List<SceneReading> before) {
         CellReader reader = new CellReader(rig, wishes, thresholds);
         List<SceneKey> keys = SceneKey.axis(rig);
+        RigTooLarge.checkPairs(rig.of(Kind.SOURCE).size(), rig.of(Kind.OUTLET).size(), keys.size());
         List<FlowGraph> graphs = FlowGraph.all(
                 rig, keys, before.stream().map(SceneReading::graph).toList());
         List<SceneReading> scenes = new ArrayList<>();

@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit;
 
 import java.util.Map;
+import org.gullyrun.core.brief.Limit;
 
 /** The figures that count in one audit. Immutable; two are equal if the same figures count. */
 public final class Thresholds {

@@ -38,7 +38,13 @@ public record Brief(Map<Cell, Wish> cells, Map<Cell, Window> windows, Map<String
     }
 
     /** A level window in dBFS; an end that is null is open. */
-    public record Window(@Nullable Double least, @Nullable Double most) {}
+    public record Window(@Nullable Double least, @Nullable Double most) {
+        public Window {
+            if (least != null && !Double.isFinite(least) || most != null && !Double.isFinite(most)) {
+                throw new IllegalArgumentException("a level window ends at a number of dBFS");
+            }
+        }
+    }
 
     public Brief {
         cells = Collections.unmodifiableMap(new TreeMap<>(cells));

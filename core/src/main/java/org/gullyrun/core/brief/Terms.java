@@ -18,6 +18,12 @@ public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
     public static final Terms USUAL = new Terms(Map.of(), List.of());
 
     public Terms {
+        limits.forEach((key, value) -> {
+            String objection = Limit.objection(key, value);
+            if (!objection.isEmpty()) {
+                throw new IllegalArgumentException(key + ": " + objection);
+            }
+        });
         limits = Collections.unmodifiableMap(new TreeMap<>(limits));
         waivers = List.copyOf(waivers);
     }

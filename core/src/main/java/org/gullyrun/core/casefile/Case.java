@@ -31,6 +31,9 @@ public record Case(
     /** The length of a show where none is given, in hours. */
     public static final double USUAL_HOURS = 4;
 
+    /** The longest show, in hours. */
+    public static final double MOST_HOURS = 1_000;
+
     /** A case on the usual terms, with nothing that this version does not know. */
     public Case(String title, String note, double showHours, String knownGood, List<Survey> surveys, Brief brief) {
         this(title, note, showHours, knownGood, surveys, brief, Terms.USUAL, Map.of());
@@ -39,6 +42,9 @@ public record Case(
     public Case {
         surveys = List.copyOf(surveys);
         extras = Map.copyOf(extras);
+        if (!(showHours > 0 && showHours <= MOST_HOURS)) {
+            throw new IllegalArgumentException("a show lasts more than 0 and at most " + MOST_HOURS + " hours");
+        }
         if (surveys.isEmpty()) {
             throw new IllegalArgumentException("a case has at least one survey");
         }

@@ -1,10 +1,12 @@
 package org.gullyrun.core.casefile;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 
 /** Opens and saves case files. A save is all or nothing: the file is the old one or the new one at every moment. */
 public final class CaseFiles {
@@ -21,7 +23,15 @@ public final class CaseFiles {
     public static Case open(Path file) throws CaseProblem {
         String name = String.valueOf(file.getFileName());
         try {
-            long size = Files.size(file);
+            BasicFileAttributes what = Files.readAttributes(file, BasicFileAttributes.class);
+            if (!what.isRegularFile()) { // to read from a pipe could wait for ever, from a device never end
+                throw new CaseProblem(
+                        name,
+                        "",
+                        what.isDirectory() ? "it is a folder" : "it is a device or a pipe, not a file",
+                        "Choose a case file.");
+            }
+            long size = what.size();
             if (size > MOST_BYTES) {
                 throw new CaseProblem(
                         name, "", "it has " + size + " bytes, more than a case file can have", "Choose a case file.");
@@ -38,11 +48,57 @@ public final class CaseFiles {
     }
 
     /**
-     * Writes a case, all or nothing.
+     * A case as it will stand in its file.
+     *
+     * @param bytes the whole file
+     * @param stamp its stamp, as {@link Stamp} will give it
+     */
+    public record Written(byte[] bytes, String stamp) {}
+
+    /**
+     * Writes a case down without touching any file, and reads it back: what could not be opened again never takes the place
+     * of a file that can.
+     *
+     * @param file where it is to be saved
+     * @throws CaseProblem if it would not read back as it is
+     */
+    public static Written written(Case what, Path file) throws CaseProblem {
+        String name = String.valueOf(file.getFileName());
+        byte[] bytes = CaseWriter.write(what).getBytes(StandardCharsets.UTF_8);
+        String trouble = "";
+        try {
+            trouble = CaseReader.read(name, bytes).equals(what) ? "" : "it would not read back as it is now";
+        } catch (CaseProblem e) {
+            trouble = "it could not be opened again: " + e.getMessage();
+        }
+        if (trouble.isEmpty() && bytes.length > MOST_BYTES) {
+            trouble = "it has " + bytes.length + " bytes, more than a case file can have";
+        }
+        if (!trouble.isEmpty()) {
+            throw new CaseProblem(
+                    name,
+                    "",
+                    "it was not saved, since " + trouble,
+                    "The file is unharmed and the case is still open: undo the last changes and save again.");
+        }
+        return new Written(bytes, Stamp.of(bytes));
+    }
+
+    /**
+     * Saves a case, all or nothing.
      *
      * @throws CaseProblem if that is not possible; the old file is then still there unharmed
      */
     public static void save(Case what, Path file) throws CaseProblem {
-        WholeFile.write(file, CaseWriter.write(what));
+        save(written(what, file), file);
+    }
+
+    /**
+     * Saves what was written down, all or nothing.
+     *
+     * @throws CaseProblem if that is not possible; the old file is then still there unharmed
+     */
+    public static void save(Written what, Path file) throws CaseProblem {
+        WholeFile.write(file, what.bytes);
     }
 }

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wish;
@@ -62,7 +63,11 @@ final class CaseReader {
 
     static Case read(String file, byte[] bytes) throws CaseProblem {
         try {
+            if (bytes.length > 1 && (bytes[0] & bytes[1] & 0xfe) == 0xfe && bytes[0] != bytes[1]) {
+                throw new Wrong("as a whole", "it is written in UTF-16; save it in UTF-8");
+            }
             JsonNode root = JSON.readTree(bytes);
+            Holdable.check(root, "");
             return read(root);
         } catch (StreamConstraintsException e) {
             JsonLocation at = e.getLocation();
@@ -94,7 +99,7 @@ final class CaseReader {
         if (!CaseWriter.FORMAT.equals(root.path("format").asText())) {
             throw new Wrong("format", "a case file begins with \"format\": \"" + CaseWriter.FORMAT + "\"");
         }
-        int version = root.path("version").asInt(-1);
+        int version = root.path("version").isInt() ? root.path("version").intValue() : -1;
         if (version > CaseWriter.VERSION) {
             throw new Wrong(
                     "version",
@@ -118,7 +123,8 @@ final class CaseReader {
             surveys.add(survey);
         }
         JsonNode hours = root.path("showHours");
-        if (!hours.isMissingNode() && (!hours.isNumber() || hours.asDouble() <= 0 || hours.asDouble() > 1000)) {
+        if (!hours.isMissingNode()
+                && (!hours.isNumber() || hours.asDouble() <= 0 || hours.asDouble() > Case.MOST_HOURS)) {
             throw new Wrong("showHours", "expected a number of hours above 0, up to 1000");
         }
         return new Case(
@@ -153,7 +159,12 @@ final class CaseReader {
                 if (!one.getValue().isNumber()) {
                     throw new Wrong("limits." + one.getKey(), "expected a number");
                 }
-                own.put(one.getKey(), one.getValue().asDouble());
+                double value = one.getValue().asDouble();
+                String objection = Limit.objection(one.getKey(), value);
+                if (!objection.isEmpty()) {
+                    throw new Wrong("limits." + one.getKey(), objection);
+                }
+                own.put(one.getKey(), value);
             }
         }
         List<Waiver> waivers = new ArrayList<>();
@@ -253,20 +264,18 @@ final class CaseReader {
     }
 
     private static Setting<?> member(Setting<?> family, String sub, String place) {
-        if (sub.isBlank() || sub.contains(":")) {
-            throw new Wrong(place, "'" + sub + "' cannot stand there");
+        try {
+            return family.of(sub);
+        } catch (IllegalArgumentException e) {
+            throw new Wrong(place, String.valueOf(e.getMessage()));
         }
-        if (family.key().startsWith("track") && !sub.matches("[1-9][0-9]{0,2}")) {
-            throw new Wrong(place, "expected the number of a track, found '" + sub + "'");
-        }
-        return family.of(sub);
     }
 
     private static Element put(Element element, Setting<?> setting, JsonNode value, String place) {
-        if (value.isTextual() && value.asText().equals(CaseWriter.UNKNOWN)) {
-            return element.put(setting, Unknown.UNKNOWN);
-        }
         try {
+            if (value.isTextual() && value.asText().equals(Unknown.MARK)) {
+                return element.put(setting, Unknown.UNKNOWN);
+            }
             return element.put(setting, setting.type().read(plain(value)));
         } catch (IllegalArgumentException e) {
             throw new Wrong(place, String.valueOf(e.getMessage()));

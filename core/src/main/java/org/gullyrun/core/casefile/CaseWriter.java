@@ -28,8 +28,6 @@ public final class CaseWriter {
     static final int VERSION = 1;
 
     /** How a file says that a value is not yet known. */
-    static final String UNKNOWN = "?";
-
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private CaseWriter() {}
@@ -169,7 +167,9 @@ public final class CaseWriter {
 
     @SuppressWarnings("unchecked") // an element holds only what the setting's own type has read
     static <T> Object plain(Setting<T> setting, @Nullable Object raw) {
-        return raw == null || raw == Unknown.UNKNOWN ? UNKNOWN : setting.type().write((T) raw);
+        return raw == null || raw == Unknown.UNKNOWN
+                ? Unknown.MARK
+                : setting.type().write((T) raw);
     }
 
     private static String brief(Brief brief) {

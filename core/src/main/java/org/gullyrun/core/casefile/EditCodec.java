@@ -161,7 +161,7 @@ final class EditCodec {
         if (node.isNull() || node.isMissingNode()) {
             return null;
         }
-        return node.isTextual() && node.asText().equals(CaseWriter.UNKNOWN)
+        return node.isTextual() && node.asText().equals(Unknown.MARK)
                 ? Unknown.UNKNOWN
                 : setting.type().read(CaseReader.plain(node));
     }

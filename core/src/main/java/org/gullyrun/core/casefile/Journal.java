@@ -6,8 +6,11 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Instant;
@@ -27,36 +30,53 @@ import org.jspecify.annotations.Nullable;
 /**
  * Writes down every edit as it is made, beside the case, so that a crash loses none.
  *
- * <p>One file for each window that has a case open; it is locked as long as the window lives, by which others know of
- * it. It is empty until something is changed. Its first line holds the case as it was opened or saved, each further line
- * one edit. Writing goes on in the background; what has been handed over is on the drive within a second.
+ * <p>One file for each window that has a case open. It is locked as long as the window lives, which is how other windows
+ * know of it, and it is empty until something is changed. Its first line holds the case as it was opened or saved, each
+ * further line one edit; every line ends in a checksum ({@link JournalLine}). Writing goes on in the background; what has
+ * been handed over is on the drive within a second. After a save the journal is written anew beside the old one and
+ * renamed, so that at no moment an edit is in neither.
  */
 public final class Journal implements AutoCloseable {
     /** The ending of the names of journals. */
     static final String ENDING = ".journal";
 
+    /** What is added to the name of a journal while it is being written anew. */
+    static final String PART = ".part";
+
     private static final int RETRY = 2;
+    private static final int MOST_NAMES = 1_000;
 
     private static final AtomicInteger COUNT = new AtomicInteger();
 
     /** Those of this process. Where a process opens a file anew and closes it again, POSIX takes its own lock away. */
     private static final Set<Path> HELD = ConcurrentHashMap.newKeySet();
 
-    /** What the thread has to do; lines are made there too, for a whole case takes its time to write. */
+    /** An edit with the name of the step that it is. */
+    public record Entry(Edit edit, String name) {}
+
+    /**
+     * What the thread has to do; lines are made there too, for a whole case takes its time to write.
+     *
+     * @param anew whether the lines take the place of all before
+     */
     private record Task(
-            @Nullable Supplier<String> line, @Nullable Runnable after, boolean anew, boolean last) {}
+            List<Supplier<String>> lines, @Nullable Runnable after, boolean anew, boolean last) {}
 
     private final Path path;
-    private final FileChannel channel;
-    private final FileLock lock;
+    private final @Nullable Path like;
     private final Consumer<String> trouble;
     private final Clock clock;
     private final LinkedBlockingQueue<Task> tasks = new LinkedBlockingQueue<>();
     private final Thread writer;
     private int edits;
+    // Of the writing thread, and of close() when that has ended.
+    private FileChannel channel;
+    private FileLock lock;
 
-    private Journal(Path path, FileChannel channel, FileLock lock, Clock clock, Consumer<String> trouble) {
+    private Journal(
+            Path path, @Nullable Path like, FileChannel channel, FileLock lock, Clock clock, Consumer<String> trouble) {
         this.path = path;
+        this.like = like;
         this.channel = channel;
         this.lock = lock;
         this.clock = clock;
@@ -75,10 +95,9 @@ public final class Journal implements AutoCloseable {
      * @return null if there is no place at all where a journal can be written
      */
     public static @Nullable Journal open(@Nullable Path file, Path otherwise, Clock clock, Consumer<String> trouble) {
-        String own = ProcessHandle.current().pid() + "-" + COUNT.incrementAndGet() + ENDING;
         if (file != null) {
             Path whole = file.toAbsolutePath().normalize();
-            Journal beside = open(whole.resolveSibling("." + whole.getFileName() + "." + own), clock, trouble);
+            Journal beside = open(whole.getParent(), "." + whole.getFileName(), whole, clock, trouble);
             if (beside != null) {
                 return beside;
             }
@@ -88,7 +107,7 @@ public final class Journal implements AutoCloseable {
         } catch (IOException e) {
             return null;
         }
-        return open(otherwise.resolve(elsewhere(file) + "." + own), clock, trouble);
+        return open(otherwise, elsewhere(file), null, clock, trouble);
     }
 
     /** The beginning of the names of journals that are not beside their case. */
@@ -99,20 +118,43 @@ public final class Journal implements AutoCloseable {
                         .substring(0, 24);
     }
 
-    private static @Nullable Journal open(Path path, Clock clock, Consumer<String> trouble) {
-        try {
-            FileChannel channel = FileChannel.open(
-                    path, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.READ);
-            FileLock lock = channel.tryLock();
-            if (lock == null) {
+    /** Makes a new file: what an earlier process of the same number has left behind is not written over. */
+    private static @Nullable Journal open(
+            @Nullable Path folder, String begin, @Nullable Path like, Clock clock, Consumer<String> trouble) {
+        for (int i = 0; folder != null && i < MOST_NAMES; i++) {
+            Path path = folder.resolve(
+                    begin + "." + ProcessHandle.current().pid() + "-" + COUNT.incrementAndGet() + ENDING);
+            try {
+                HELD.add(path);
+                FileChannel channel = create(path, like);
+                FileLock lock = channel.tryLock();
+                if (lock != null) {
+                    return new Journal(path, like, channel, lock, clock, trouble);
+                }
                 channel.close();
+            } catch (FileAlreadyExistsException e) {
+                HELD.remove(path);
+                continue;
+            } catch (IOException e) {
+                HELD.remove(path);
                 return null;
             }
-            HELD.add(path);
-            return new Journal(path, channel, lock, clock, trouble);
-        } catch (IOException e) {
+            HELD.remove(path);
             return null;
         }
+        return null;
+    }
+
+    /** A new, empty file that nobody can read who cannot read the case; one for a case in no file is its writer's alone. */
+    private static FileChannel create(Path path, @Nullable Path like) throws IOException {
+        return FileChannel.open(
+                path,
+                Set.of(
+                        StandardOpenOption.CREATE_NEW,
+                        StandardOpenOption.WRITE,
+                        StandardOpenOption.READ,
+                        LinkOption.NOFOLLOW_LINKS),
+                Rights.asOf(like, path));
     }
 
     /** Whether this process holds a journal. */
@@ -131,50 +173,61 @@ public final class Journal implements AutoCloseable {
      * @param base the case before the edit; written first if this is the first edit since it was opened or saved
      * @param stamp the stamp of the file of the case, as {@link Stamp} gives it; empty if it is in none
      */
-    public void append(Case base, @Nullable Path file, String stamp, Edit edit, String name) {
-        if (edits++ == 0) {
-            begin(base, file, stamp);
+    public void append(Case base, String stamp, Edit edit, String name) {
+        List<Supplier<String>> lines = new ArrayList<>();
+        boolean first = edits == 0;
+        if (first) {
+            lines.add(() -> head(base, stamp));
         }
-        int number = edits;
+        lines.add(next(new Entry(edit, name)));
+        tasks.add(new Task(lines, null, first, false));
+    }
+
+    private Supplier<String> next(Entry entry) {
+        int number = ++edits;
         Instant at = clock.instant();
-        tasks.add(new Task(() -> line(number, at, edit, name), null, false, false));
+        return () -> {
+            Map<String, Object> fields = new LinkedHashMap<>();
+            fields.put("n", number);
+            fields.put("at", at.toString());
+            fields.put("name", entry.name);
+            fields.put("edit", EditCodec.write(entry.edit));
+            return JournalLine.write(EditCodec.line(fields));
+        };
     }
 
-    private static String line(int number, Instant at, Edit edit, String name) {
+    private static String head(Case base, String stamp) {
         Map<String, Object> fields = new LinkedHashMap<>();
-        fields.put("n", number);
-        fields.put("at", at.toString());
-        fields.put("name", name);
-        fields.put("edit", EditCodec.write(edit));
-        return EditCodec.line(fields);
-    }
-
-    private void begin(Case base, @Nullable Path file, String stamp) {
-        tasks.add(new Task(() -> head(base, file, stamp), null, true, false));
-    }
-
-    private static String head(Case base, @Nullable Path file, String stamp) {
-        Map<String, Object> fields = new LinkedHashMap<>();
-        fields.put("journal", 1);
-        fields.put("file", file == null ? "" : file.toAbsolutePath().normalize().toString());
+        fields.put("journal", JournalLine.VERSION);
         fields.put("stamp", stamp);
         try {
             fields.put("case", CaseReader.JSON.readTree(CaseWriter.write(base)));
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("what is written here can be read", e);
         }
-        return EditCodec.line(fields);
+        return JournalLine.write(EditCodec.line(fields));
     }
 
-    /** Everything so far is in the file of the case: the journal begins anew with the next edit. */
-    public void saved() {
+    /**
+     * The case is in its file as it stood before some edits: the journal begins anew with those, or empty.
+     *
+     * @param base the case as it was saved
+     * @param stamp the stamp of its file
+     * @param rest what was changed while it was being saved
+     */
+    public void saved(Case base, String stamp, List<Entry> rest) {
         edits = 0;
-        tasks.add(new Task(null, null, true, false));
+        List<Supplier<String>> lines = new ArrayList<>();
+        if (!rest.isEmpty()) {
+            lines.add(() -> head(base, stamp));
+            rest.forEach(entry -> lines.add(next(entry)));
+        }
+        tasks.add(new Task(lines, null, true, false));
     }
 
     /** Does something, on the journal's thread, when all that was handed over so far is on the drive. */
     public void whenWritten(Runnable then) {
-        tasks.add(new Task(null, then, false, false));
+        tasks.add(new Task(List.of(), then, false, false));
     }
 
     private void write() {
@@ -198,8 +251,8 @@ public final class Journal implements AutoCloseable {
                 told = false;
             } catch (IOException e) {
                 if (!told && !last) {
-                    trouble.accept("Changes cannot be written down in " + path.getParent() + " (" + e.getMessage()
-                            + "). They are in the window only: save the case to another place.");
+                    trouble.accept("Changes can't be written to " + path.getParent() + " (" + e.getMessage()
+                            + "). They exist in this window only: save the case to another place.");
                     told = true;
                 }
             }
@@ -211,17 +264,15 @@ public final class Journal implements AutoCloseable {
         List<Runnable> after = new ArrayList<>();
         while (!waiting.isEmpty()) {
             Task task = waiting.getFirst();
-            if (task.anew) {
-                channel.truncate(0);
-                channel.position(0);
-            }
-            if (task.line != null) {
+            StringBuilder text = new StringBuilder();
+            task.lines.forEach(line -> text.append(line.get()));
+            byte[] bytes = text.toString().getBytes(StandardCharsets.UTF_8);
+            if (task.anew && (bytes.length > 0 || channel.size() > 0)) {
+                replace(bytes);
+            } else if (bytes.length > 0) {
                 long whole = channel.position();
                 try {
-                    ByteBuffer bytes = ByteBuffer.wrap((task.line.get() + "\n").getBytes(StandardCharsets.UTF_8));
-                    while (bytes.hasRemaining()) {
-                        channel.write(bytes);
-                    }
+                    write(channel, bytes);
                 } catch (IOException e) {
                     channel.truncate(whole);
                     channel.position(whole);
@@ -237,9 +288,36 @@ public final class Journal implements AutoCloseable {
         after.forEach(Runnable::run);
     }
 
+    private static void write(FileChannel channel, byte[] bytes) throws IOException {
+        ByteBuffer buffer = ByteBuffer.wrap(bytes);
+        while (buffer.hasRemaining()) {
+            channel.write(buffer);
+        }
+    }
+
+    /** Puts a new file, locked already, in the place of the old one: at every moment one of them is there and whole. */
+    private void replace(byte[] bytes) throws IOException {
+        Path beside = path.resolveSibling(path.getFileName() + PART);
+        Files.deleteIfExists(beside);
+        FileChannel fresh = create(beside, like);
+        try {
+            FileLock freshLock = fresh.lock();
+            write(fresh, bytes);
+            fresh.force(true);
+            Files.move(beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            channel.close();
+            channel = fresh;
+            lock = freshLock;
+        } catch (IOException e) {
+            fresh.close();
+            Files.deleteIfExists(beside);
+            throw e;
+        }
+    }
+
     /** Ends it; the file goes away if nothing in it is unsaved or {@code keep} is not wished. */
     public void close(boolean keep) {
-        tasks.add(new Task(null, null, false, true));
+        tasks.add(new Task(List.of(), null, false, true));
         try {
             writer.join(5000);
             if (edits == 0 || !keep) {

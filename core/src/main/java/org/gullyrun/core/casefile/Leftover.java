@@ -1,15 +1,15 @@
 package org.gullyrun.core.casefile;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,18 +19,29 @@ import org.jspecify.annotations.Nullable;
  * What a window that ended without saving has left behind: the case it began with, and every edit made since.
  *
  * @param journal where it is written down
- * @param file the file of the case; null if it was in none
+ * @param file the file of the case that was asked for; null if it is in none. What the journal itself says does not count
  * @param stamp the stamp of that file when the first edit was made
  * @param base the case before the edits
- * @param steps the edits in order
+ * @param steps the edits in order, as far as they can be read and fit
+ * @param unreadable how many edits are damaged, missing, or do not fit without one that is
  */
-public record Leftover(Path journal, @Nullable Path file, String stamp, Case base, List<Step> steps) {
+public record Leftover(Path journal, @Nullable Path file, String stamp, Case base, List<Step> steps, int unreadable) {
+    /** A journal is no larger than this: a case and some thousand edits. */
+    private static final long MOST_BYTES = 4 * CaseFiles.MOST_BYTES;
+
+    private static final String DAMAGED = ".damaged";
 
     /** One edit with its name and the moment it was made, as an ISO 8601 text. */
     public record Step(Edit edit, String name, String at) {}
 
-    /** What is found beside a case: changes left behind, and whether another window has the case open. */
-    public record Found(List<Leftover> leftovers, int others) {}
+    /**
+     * What is found beside a case.
+     *
+     * @param leftovers changes left behind
+     * @param others how many other windows have the case open
+     * @param damaged journals of which not even the case at their beginning can be read
+     */
+    public record Found(List<Leftover> leftovers, int others, List<Path> damaged) {}
 
     /** The case with all edits made. */
     public Case made() {
@@ -42,49 +53,71 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
     }
 
     /**
-     * Looks for journals of a case (null: of cases in no file), newest first. Empty ones that nobody holds are removed.
+     * Looks for journals of a case (null: of cases in no file), newest first. Empty ones that nobody holds are removed;
+     * links, pipes and what belongs to another user are passed over.
      *
      * @param own the journal of this very window, which is passed over; or null
      */
     public static Found find(@Nullable Path file, Path otherwise, @Nullable Path own) {
-        List<Leftover> leftovers = new ArrayList<>();
-        int[] others = new int[1];
+        Search search = new Search(file, own);
         if (file != null) {
             Path whole = file.toAbsolutePath().normalize();
-            Path folder = whole.getParent();
-            if (folder != null) {
-                look(folder, "." + whole.getFileName() + ".", own, leftovers, others);
+            if (whole.getParent() instanceof Path folder) {
+                search.look(folder, "." + whole.getFileName() + ".");
             }
         }
-        look(otherwise, Journal.elsewhere(file) + ".", own, leftovers, others);
-        leftovers.sort((a, b) -> b.steps.getLast().at.compareTo(a.steps.getLast().at));
-        return new Found(List.copyOf(leftovers), others[0]);
+        search.look(otherwise, Journal.elsewhere(file) + ".");
+        search.leftovers.sort((a, b) -> b.steps.getLast().at.compareTo(a.steps.getLast().at));
+        return new Found(List.copyOf(search.leftovers), search.others, List.copyOf(search.damaged));
     }
 
-    private static void look(Path folder, String begin, @Nullable Path own, List<Leftover> leftovers, int[] others) {
-        try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, path -> {
-            String name = path.getFileName().toString();
-            return name.startsWith(begin)
-                    && name.endsWith(Journal.ENDING)
-                    && name.substring(begin.length()).matches("[0-9]+-[0-9]+\\" + Journal.ENDING);
-        })) {
-            for (Path path : files) {
-                if (path.equals(own)) {
-                    continue;
+    private static final class Search {
+        private final @Nullable Path file;
+        private final @Nullable Path own;
+        private final List<Leftover> leftovers = new ArrayList<>();
+        private final List<Path> damaged = new ArrayList<>();
+        private int others;
+
+        Search(@Nullable Path file, @Nullable Path own) {
+            this.file = file;
+            this.own = own;
+        }
+
+        private void look(Path folder, String begin) {
+            String names = "[0-9]+-[0-9]+\\" + Journal.ENDING + "(\\" + Journal.PART + ")?";
+            try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, path -> {
+                String name = path.getFileName().toString();
+                return name.startsWith(begin) && name.substring(begin.length()).matches(names);
+            })) {
+                for (Path path : files) {
+                    if (!path.equals(own) && Rights.isFile(path)) {
+                        look(path);
+                    }
                 }
-                if (isHeld(path)) {
-                    others[0]++;
-                    continue;
-                }
-                Leftover read = read(path);
-                if (read != null) {
-                    leftovers.add(read);
-                } else if (Files.size(path) == 0) {
-                    Files.deleteIfExists(path);
+            } catch (IOException e) {
+                others += 0; // a folder that cannot be read holds nothing that could be restored
+            }
+        }
+
+        private void look(Path path) throws IOException {
+            boolean part = path.toString().endsWith(Journal.PART);
+            if (isHeld(path)) {
+                others += part ? 0 : 1;
+            } else if (Rights.isOwnFile(path)) {
+                if (part || Files.size(path) == 0) {
+                    Files.deleteIfExists(path); // the journal that was to be written anew is still there, and whole
+                } else if (read(path, file) instanceof Leftover read) {
+                    if (read.steps.isEmpty() && read.unreadable == 0) {
+                        Files.deleteIfExists(path); // the crash came within the very first change
+                    } else if (read.steps.isEmpty()) {
+                        damaged.add(path);
+                    } else {
+                        leftovers.add(read);
+                    }
+                } else {
+                    damaged.add(path);
                 }
             }
-        } catch (IOException e) {
-            others[0] += 0; // a folder that cannot be read holds nothing that could be taken up
         }
     }
 
@@ -92,7 +125,7 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
         if (Journal.isOwn(path)) {
             return true;
         }
-        try (FileChannel channel = FileChannel.open(path, StandardOpenOption.WRITE)) {
+        try (FileChannel channel = FileChannel.open(path, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS)) {
             try (FileLock lock = channel.tryLock()) {
                 return lock == null;
             }
@@ -102,58 +135,81 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
     }
 
     /**
-     * Reads a journal as far as it goes: a line that was not written to its end, and all after it, does not count.
+     * Reads a journal. A last line without an end was being written when the crash came and does not count; any other line
+     * that cannot be read, or does not fit, is counted, and what follows it is kept as far as it fits.
      *
-     * @return null if not even the case and one edit can be read
+     * @param file the file of the case
+     * @return null if not even the case at its beginning can be read
      */
-    public static @Nullable Leftover read(Path journal) {
-        // What was cut off within a letter must not make the rest unreadable: so no strict decoding here.
-        try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(Files.newInputStream(journal), StandardCharsets.UTF_8))) {
-            String first = lines.readLine();
-            if (first == null) {
+    public static @Nullable Leftover read(Path journal, @Nullable Path file) {
+        List<String> lines;
+        try {
+            if (Files.size(journal) > MOST_BYTES) {
                 return null;
             }
-            JsonNode head = CaseReader.JSON.readTree(first);
-            if (head.path("journal").asInt() != 1) {
-                return null;
-            }
-            Case base = CaseReader.read(String.valueOf(journal.getFileName()), bytes(head.path("case")));
-            List<Step> steps = new ArrayList<>();
-            Case at = base;
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                try {
-                    JsonNode node = CaseReader.JSON.readTree(line);
-                    Edit edit = EditCodec.read(node.path("edit"));
-                    at = edit.apply(at);
-                    steps.add(new Step(
-                            edit, node.path("name").asText(), node.path("at").asText()));
-                } catch (IOException | IllegalArgumentException | Edit.Misfit e) {
-                    break;
-                }
-            }
-            String file = head.path("file").asText();
-            return steps.isEmpty()
-                    ? null
-                    : new Leftover(
-                            journal,
-                            file.isEmpty() ? null : Path.of(file),
-                            head.path("stamp").asText(),
-                            base,
-                            List.copyOf(steps));
-        } catch (IOException | CaseProblem | java.io.UncheckedIOException e) {
+            String text = new String(Files.readAllBytes(journal), StandardCharsets.UTF_8);
+            lines = List.of(text.substring(0, text.lastIndexOf('\n') + 1).split("\n"));
+        } catch (IOException e) {
+            return null;
+        }
+        JsonNode head = JournalLine.read(lines.getFirst(), 0);
+        int version = head == null ? 0 : head.path("journal").asInt();
+        if (head == null || version < 1 || version > JournalLine.VERSION) {
+            return null;
+        }
+        try {
+            Case base = CaseReader.read(
+                    String.valueOf(journal.getFileName()), CaseReader.JSON.writeValueAsBytes(head.path("case")));
+            Reader reader = new Reader(base);
+            lines.stream().skip(1).forEach(line -> reader.next(JournalLine.read(line, version)));
+            return new Leftover(
+                    journal, file, head.path("stamp").asText(), base, List.copyOf(reader.steps), reader.unreadable);
+        } catch (IOException | CaseProblem e) {
             return null;
         }
     }
 
-    private static byte[] bytes(JsonNode node) throws IOException {
-        return CaseReader.JSON.writeValueAsBytes(node);
+    private static final class Reader {
+        private final List<Step> steps = new ArrayList<>();
+        private Case at;
+        private int unreadable;
+        private int number;
+
+        Reader(Case base) {
+            this.at = base;
+        }
+
+        void next(@Nullable JsonNode line) {
+            int n = line == null ? -1 : line.path("n").asInt(-1);
+            if (line == null || n <= number) {
+                unreadable++;
+                number += line == null ? 1 : 0;
+                return;
+            }
+            unreadable += n - number - 1; // whole lines are missing
+            number = n;
+            try {
+                Edit edit = EditCodec.read(line.path("edit"));
+                at = edit.apply(at);
+                steps.add(new Step(
+                        edit, line.path("name").asText(), line.path("at").asText()));
+            } catch (IllegalArgumentException | IllegalStateException | Edit.Misfit e) {
+                unreadable++;
+            }
+        }
     }
 
-    /** Forgets it: the journal is removed. */
+    /** Forgets it: the journal is removed. One that was not read to the end is kept under another name. */
     public void drop() {
         try {
-            Files.deleteIfExists(journal);
+            if (unreadable > 0) {
+                Files.move(
+                        journal,
+                        journal.resolveSibling(journal.getFileName() + DAMAGED),
+                        StandardCopyOption.REPLACE_EXISTING);
+            } else {
+                Files.deleteIfExists(journal);
+            }
         } catch (IOException e) {
             // It will be offered once more; nothing is lost by that.
             journal.toFile().deleteOnExit();

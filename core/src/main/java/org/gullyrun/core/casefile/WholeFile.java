@@ -28,6 +28,15 @@ public final class WholeFile {
      * @throws CaseProblem if that is not possible; the old file is then still there unharmed
      */
     public static void write(Path file, String text) throws CaseProblem {
+        write(file, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /**
+     * Writes some bytes: to a temporary file beside the place, forced to the drive, then renamed over the old one.
+     *
+     * @throws CaseProblem if that is not possible; the old file is then still there unharmed
+     */
+    public static void write(Path file, byte[] bytes) throws CaseProblem {
         Path temporary = null;
         try {
             Path place = Files.exists(file) ? file.toRealPath() : file.toAbsolutePath();
@@ -37,7 +46,7 @@ public final class WholeFile {
                     FileChannel.open(beside, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
                 temporary = beside;
                 keepRights(place, beside); // before there is anything in it that not everybody may read
-                ByteBuffer buffer = ByteBuffer.wrap(text.getBytes(StandardCharsets.UTF_8));
+                ByteBuffer buffer = ByteBuffer.wrap(bytes);
                 while (buffer.hasRemaining()) {
                     channel.write(buffer);
                 }

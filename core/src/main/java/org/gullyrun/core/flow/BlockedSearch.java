@@ -2,7 +2,6 @@ package org.gullyrun.core.flow;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -15,12 +14,13 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Source: label setting over pairs (point, set of gates), best first. A label is dropped if another at its point has
  * a subset of its gates and is no worse in all that follows; this is exact, since whatever the way goes on over adds at
- * most as many gates to the subset. The number of sets can grow without bound, so beyond eight gates, or {@link
- * #LABELS} labels, gates are simply counted each time they are met (a shortest way; any one with few).
+ * most as many gates to the subset. The number of sets can grow without bound, so beyond eight gates, or so many
+ * labels ({@link Effort}), gates are simply counted each time they are met (a shortest way; any one with few).
  */
 public final class BlockedSearch {
     private static final int EXACT_GATES = 8;
-    private static final int LABELS = 50_000;
+    /** So many labels at its point each label may be held against, on average. */
+    private static final long COMPARISONS = 40;
 
     private record Label(
             int point,
@@ -28,8 +28,7 @@ public final class BlockedSearch {
             int segments,
             double gain,
             double delay,
-            @Nullable Label before,
-            int by) implements Comparable<Label> {
+            @Nullable Path path) implements Comparable<Label> {
 
         @Override
         public int compareTo(Label other) {
@@ -45,16 +44,7 @@ public final class BlockedSearch {
             if (order == 0) {
                 order = Figures.compare(delay, other.delay);
             }
-            return order != 0 ? order : Deliveries.compareIds(path(), other.path());
-        }
-
-        List<Integer> path() {
-            List<Integer> path = new ArrayList<>();
-            for (Label l = this; l.before != null; l = l.before) {
-                path.add(l.by);
-            }
-            Collections.reverse(path);
-            return path;
+            return order != 0 ? order : Path.compare(path, other.path);
         }
     }
 
@@ -81,7 +71,7 @@ public final class BlockedSearch {
         if (found == null) {
             found = search.counting(start);
         }
-        List<Integer> path = found.path();
+        List<Integer> path = found.path == null ? List.of() : List.copyOf(found.path);
         LinkedHashSet<Gate> closed = new LinkedHashSet<>();
         for (int s : path) {
             for (Gate gate : graph.gates(s)) {
@@ -152,9 +142,11 @@ public final class BlockedSearch {
     private @Nullable Label exact(int start) {
         Map<Integer, List<Label>> settled = new HashMap<>();
         PriorityQueue<Label> queue = new PriorityQueue<>();
-        queue.add(new Label(start, new int[0], 0, 0, 0, null, -1));
+        queue.add(new Label(start, new int[0], 0, 0, 0, null));
         int labels = 0;
-        while (!queue.isEmpty() && ++labels < LABELS) {
+        long work = 0;
+        int most = Effort.labels(graph.rig());
+        while (!queue.isEmpty() && ++labels < most && work < COMPARISONS * most) {
             Label label = queue.poll();
             if (label.gates.length > EXACT_GATES) {
                 return null;
@@ -163,7 +155,8 @@ public final class BlockedSearch {
                 return label;
             }
             List<Label> here = settled.computeIfAbsent(label.point, p -> new ArrayList<>(2));
-            if (here.stream().anyMatch(l -> subset(l.gates, label.gates) && l.compareRest(label) <= 0)) {
+            work += 1 + here.size();
+            if (isWorse(label, here)) {
                 continue;
             }
             here.add(label);
@@ -176,6 +169,15 @@ public final class BlockedSearch {
         return null;
     }
 
+    private static boolean isWorse(Label label, List<Label> here) {
+        for (Label other : here) {
+            if (subset(other.gates, label.gates) && other.compareRest(label) <= 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Dijkstra with gates counted each time: not always the fewest distinct ones, but never far off. */
     private Label counting(int start) {
         boolean[] done = new boolean[graph.points()];
@@ -184,7 +186,7 @@ public final class BlockedSearch {
             int order = Integer.compare(a.gates, b.gates);
             return order != 0 ? order : a.label.compareRest(b.label);
         });
-        queue.add(new Counted(0, new Label(start, new int[0], 0, 0, 0, null, -1)));
+        queue.add(new Counted(0, new Label(start, new int[0], 0, 0, 0, null)));
         while (true) {
             Counted counted = queue.remove(); // never empty: the end can be reached
             Label label = counted.label;
@@ -197,7 +199,7 @@ public final class BlockedSearch {
             done[label.point] = true;
             for (int s = graph.outStart[label.point]; s < graph.outStart[label.point + 1]; s++) {
                 if (has(s) && reaching[graph.to[s]] && !done[graph.to[s]]) {
-                    queue.add(new Counted(counted.gates + closed(s).length, next(label, s, label.gates)));
+                    queue.add(new Counted(counted.gates + closed(s), next(label, s, label.gates)));
                 }
             }
         }
@@ -210,30 +212,32 @@ public final class BlockedSearch {
                 label.segments + 1,
                 label.gain + graph.gain[s],
                 label.delay + graph.latency[s],
-                label,
-                s);
-    }
-
-    private int[] closed(int segment) {
-        return Arrays.stream(graph.gates[segment])
-                .filter(g -> !graph.allGates[g].open())
-                .toArray();
+                new Path(label.path, s));
     }
 
     private int[] union(int[] gates, int segment) {
         if (graph.open[segment]) {
             return gates;
         }
-        int[] more = Arrays.stream(closed(segment))
-                .filter(g -> Arrays.binarySearch(gates, g) < 0)
-                .toArray();
-        if (more.length == 0) {
-            return gates;
+        int[] all = gates;
+        for (int gate : graph.gates[segment]) {
+            if (!graph.allGates[gate].open() && Arrays.binarySearch(all, gate) < 0) {
+                int at = -1 - Arrays.binarySearch(all, gate);
+                int[] more = Arrays.copyOf(all, all.length + 1);
+                System.arraycopy(all, at, more, at + 1, all.length - at);
+                more[at] = gate;
+                all = more;
+            }
         }
-        int[] all = Arrays.copyOf(gates, gates.length + more.length);
-        System.arraycopy(more, 0, all, gates.length, more.length);
-        Arrays.sort(all);
         return all;
+    }
+
+    private int closed(int segment) {
+        int closed = 0;
+        for (int gate : graph.gates[segment]) {
+            closed += graph.allGates[gate].open() ? 0 : 1;
+        }
+        return closed;
     }
 
     private static boolean subset(int[] small, int[] large) {

@@ -1,5 +1,6 @@
 package org.gullyrun.core.flow;
 
+import java.util.List;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -7,6 +8,7 @@ import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.jspecify.annotations.Nullable;
@@ -21,9 +23,11 @@ public final class Choices {
      * @param effective the choice that counts, or null if it is not yet known
      * @param device the id of the device that the choice leads to; empty if to none
      * @param fallback the id of the default that is used because the device is not usable; else empty
+     * @param fallsBack whether it takes the default, as soon as that can be used, because the device cannot
      * @param decidedBy the setting that decided: a choice of the application or output, or a default of the machine
      */
-    public record Going(@Nullable Choice effective, String device, String fallback, Setting<?> decidedBy) {}
+    public record Going(
+            @Nullable Choice effective, String device, String fallback, boolean fallsBack, Setting<?> decidedBy) {}
 
     /** Whether a device can be used: present, enabled and, for recording, permitted. Unknown values count as yes. */
     public static boolean usable(Element device) {
@@ -36,6 +40,29 @@ public final class Choices {
     public static boolean usable(Rig rig, String id) {
         Element device = rig.find(id);
         return device != null && device.kind() == Kind.DEVICE && usable(device);
+    }
+
+    /** Whether an id names a usable device that faces a direction, or may do so as far as is known. */
+    public static boolean usable(Rig rig, String id, Direction direction) {
+        return usable(rig, id) && faces(rig.get(id), direction);
+    }
+
+    /** Whether a device faces a direction, or may do so as far as is known. */
+    public static boolean faces(Element device, Direction direction) {
+        Direction own = device.get(Devices.DIRECTION);
+        return own == null || own == direction;
+    }
+
+    /** The machine on whose default an outlet listens: its own, or else the only one there is; null if that is not known. */
+    public static @Nullable String machineOf(Rig rig, Element outlet) {
+        String own = outlet.get(Outlets.MACHINE);
+        List<Element> machines = rig.of(Kind.MACHINE);
+        return own == null && machines.size() == 1 ? machines.getFirst().id() : own;
+    }
+
+    /** The id of the playback device at which an outlet listens; empty if none. */
+    public static String listensOn(Rig rig, Element outlet) {
+        return device(rig, machineOf(rig, outlet), outlet.get(Outlets.DEVICE), Direction.PLAYBACK);
     }
 
     /** The id of a machine's default for a direction; empty if it is not set or not known. */
@@ -95,13 +122,14 @@ public final class Choices {
         Choice effective = bySystem ? system : program;
         String device = device(rig, machine, effective, direction);
         String fallback = "";
-        if (!device.isEmpty()
-                && !usable(rig, device)
+        boolean gone = !device.isEmpty()
+                && !usable(rig, device, direction)
                 && application.or(Applications.WHEN_GONE, Applications.WhenGone.DEFAULT)
-                        == Applications.WhenGone.DEFAULT) {
+                        == Applications.WhenGone.DEFAULT;
+        if (gone) {
             String spare = fallbackDefault(rig, machine, direction, false);
-            fallback = !spare.equals(device) && usable(rig, spare) ? spare : "";
+            fallback = !spare.equals(device) && usable(rig, spare, direction) ? spare : "";
         }
-        return new Going(effective, device, fallback, bySystem ? systemSetting : programSetting);
+        return new Going(effective, device, fallback, gone, bySystem ? systemSetting : programSetting);
     }
 }

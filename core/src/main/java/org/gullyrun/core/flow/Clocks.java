@@ -22,6 +22,11 @@ public final class Clocks {
                 : isOwn(device) ? "own clock of " + device.name() : "machine " + device.or(Devices.MACHINE, "");
     }
 
+    /** What two devices have alike exactly if they run off one clock; {@link #of} is only its name. */
+    public static String key(Element device) {
+        return isOwn(device) ? "device " + device.id() : isPhysical(device) ? "clock " + of(device) : of(device);
+    }
+
     /** Whether a device is a physical one that names no clock: it then keeps time for itself. */
     public static boolean isOwn(Element device) {
         return device.or(Devices.CLOCK, "").isEmpty() && !device.is(Devices.VIRTUAL, false);

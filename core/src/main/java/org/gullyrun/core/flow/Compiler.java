@@ -7,7 +7,6 @@ import java.util.Map;
 import org.gullyrun.core.flow.GraphBuilder.Draft;
 import org.gullyrun.core.flow.GraphBuilder.Point;
 import org.gullyrun.core.rig.Address;
-import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
@@ -17,7 +16,6 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.core.rig.Unknown;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -57,10 +55,11 @@ final class Compiler {
     static List<FlowGraph> compile(Rig rig, List<SceneKey> scenes) {
         List<FlowGraph> graphs = new ArrayList<>();
         Compiler first = null;
+        SceneComposition.Cache compositions = new SceneComposition.Cache();
         for (SceneKey scene : scenes) {
             if (first != null && first.arrays != null && first.applications != null && first.mixers != null) {
                 Compiler next = new Compiler(first, scene);
-                ProductionSegments productions = new ProductionSegments(next);
+                ProductionSegments productions = new ProductionSegments(next, compositions);
                 if (!productions.hasCopies()) {
                     productions.take(first.applications, first.mixers);
                     next.ownSources(productions);
@@ -69,8 +68,10 @@ final class Compiler {
                 }
             }
             Compiler compiler = new Compiler(rig, scene);
-            ProductionSegments productions = new ProductionSegments(compiler);
-            graphs.add(compiler.whole(productions));
+            ProductionSegments productions = new ProductionSegments(compiler, compositions);
+            FlowGraph graph = compiler.whole(productions);
+            RigTooLarge.checkSegments(graph.segments(), scenes.size());
+            graphs.add(graph);
             if (first == null && !productions.hasCopies()) {
                 first = compiler;
             }
@@ -114,8 +115,7 @@ final class Compiler {
         Element found = rig.find(id);
         PointKind kind = direction == Direction.PLAYBACK ? PointKind.PLAYBACK : PointKind.RECORDING;
         if (found != null && found.kind() == Kind.DEVICE) {
-            Direction own = found.get(Devices.DIRECTION);
-            if (own == null || own == direction) {
+            if (Choices.faces(found, direction)) {
                 return new End(graph.point(id, kind, id, rate(found, Devices.RATE)), found);
             }
         }
@@ -217,14 +217,14 @@ final class Compiler {
         return ways;
     }
 
+    /** A way around a device needs it to be there; if it is not, that is the gate that it has for everything else too. */
     private void present(Draft draft, End end) {
         Element device = end.device;
-        draft.gate(
-                new Address(end.point.id(), "present"),
-                Gate.Sort.PRESENT,
-                device == null ? null : Devices.PRESENT,
-                device != null && device.is(Devices.PRESENT, true),
-                () -> rig.name(end.point.element()) + " is not present");
+        if (device == null || !device.is(Devices.PRESENT, true)) {
+            usable(draft, end);
+        } else if (device.isUnknown(Devices.PRESENT)) {
+            draft.assume(device, Devices.PRESENT);
+        }
     }
 
     /** All ways out of a playback device: itself, and every direct pass-through that ends there. */
@@ -345,7 +345,7 @@ final class Compiler {
             switch (sort) {
                 case null -> {}
                 case EARS, ROOM, MACHINE -> {
-                    String device = listensOn(rig, outlet);
+                    String device = Choices.listensOn(rig, outlet);
                     if (!device.isEmpty()) {
                         outOf(device, true).forEach((point, way) -> way.apply(graph.segment(point, end, outlet.id())));
                     }
@@ -354,11 +354,5 @@ final class Compiler {
                 case FAR_END -> applications.farEnd(end, outlet);
             }
         }
-    }
-
-    /** The id of the playback device at which an outlet listens; empty if none. */
-    static String listensOn(Rig rig, Element outlet) {
-        Choice choice = outlet.raw(Outlets.DEVICE) == Unknown.UNKNOWN ? null : outlet.get(Outlets.DEVICE);
-        return Choices.device(rig, outlet.get(Outlets.MACHINE), choice, Direction.PLAYBACK);
     }
 }

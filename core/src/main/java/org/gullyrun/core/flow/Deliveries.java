@@ -1,8 +1,6 @@
 package org.gullyrun.core.flow;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -274,7 +272,7 @@ public final class Deliveries {
                 row[o] = searched(source, outlet);
             } else {
                 Tally tally = at[outlet];
-                row[o] = tally.delivery(pathTo(at, outlet), false);
+                row[o] = tally.delivery(tally.strongest == null ? List.of() : tally.strongest, false);
             }
         }
         scratch.forget(points);
@@ -290,8 +288,9 @@ public final class Deliveries {
         Tally before = at[p];
         double db = graph.gain[s];
         double ms = graph.latency[s];
+        Path way = new Path(before.strongest, s);
         boolean better;
-        if (tally.through < 0) {
+        if (tally.strongest == null) {
             better = true;
         } else {
             int order = Figures.compare(before.gain[0] + db, tally.gain[0]);
@@ -299,16 +298,13 @@ public final class Deliveries {
                 order = -Figures.compare(before.early[0] + ms, tally.early[0]);
             }
             if (order == 0) {
-                List<Integer> now = pathTo(at, graph.to[s]);
-                List<Integer> other = new ArrayList<>(pathTo(at, p));
-                other.add(s);
-                order = -compareIds(other, now);
+                order = -Path.compare(way, tally.strongest);
             }
             better = order > 0;
         }
         tally.add(before, db, ms, power(s), amplitude[s]);
         if (better) {
-            tally.through = s;
+            tally.strongest = way;
         }
     }
 
@@ -330,17 +326,6 @@ public final class Deliveries {
             }
         }
         return Integer.compare(a.size(), b.size());
-    }
-
-    private List<Integer> pathTo(Tally[] at, int point) {
-        List<Integer> path = new ArrayList<>();
-        int p = point;
-        while (at[p].through >= 0) {
-            path.add(at[p].through);
-            p = view.graph.from[at[p].through];
-        }
-        Collections.reverse(path);
-        return path;
     }
 
     private Delivery searched(int source, int outlet) {

@@ -1,14 +1,14 @@
 package org.gullyrun.core.flow;
 
 /** How gains and delays are compared: rounded to 10⁻⁹ first, so that the order of a sum does not decide a tie. */
-final class Figures {
+public final class Figures {
     private Figures() {}
 
     static double rounded(double value) {
         return Math.abs(value) > 1e6 ? value : Math.rint(value * 1e9) / 1e9;
     }
 
-    static int compare(double a, double b) {
+    public static int compare(double a, double b) {
         return Double.compare(rounded(a) + 0.0, rounded(b) + 0.0);
     }
 

@@ -19,6 +19,9 @@ import org.jspecify.annotations.Nullable;
  * element: comparing numbers is the declared tie-break. Immutable; holds plain arrays, so that big rigs stay cheap.
  */
 public final class FlowGraph {
+    /** So many flags are kept of from where ends can be reached: some 32 MB. */
+    private static final long MOST_KEPT = 32_000_000;
+
     private final Rig rig;
     private final SceneKey scene;
     final String[] pointIds;
@@ -225,7 +228,14 @@ public final class FlowGraph {
 
     /** What was worked out for an end once already, or works it out. */
     boolean[] reachingAt(int end, Function<Integer, boolean[]> made) {
-        return reaching.computeIfAbsent(end, made);
+        boolean[] known = reaching.get(end);
+        if (known == null) {
+            known = made.apply(end);
+            if ((long) reaching.size() * pointIds.length < MOST_KEPT) {
+                reaching.put(end, known);
+            }
+        }
+        return known;
     }
 
     /** Whether points have the same numbers in another graph for certain. */

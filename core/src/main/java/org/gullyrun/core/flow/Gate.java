@@ -23,8 +23,6 @@ public record Gate(Address at, Sort sort, @Nullable Setting<?> setting, boolean 
         OFF,
         /** A device has to be present, enabled and permitted. */
         USABLE,
-        /** Both devices of a pass-through in hardware have to be present. */
-        PRESENT,
         /** An input has to be in the scene, not muted there. */
         IN_SCENE,
         /** A track has to be among those that the production has. */

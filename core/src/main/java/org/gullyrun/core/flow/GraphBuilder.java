@@ -238,6 +238,7 @@ final class GraphBuilder {
     Draft segment(Point from, Point to, String element) {
         Draft draft = new Draft(from, to, element);
         drafts.add(draft);
+        RigTooLarge.checkSegments(drafts.size());
         return draft;
     }
 

@@ -1,6 +1,7 @@
 package org.gullyrun.core.flow;
 
 import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import org.jspecify.annotations.Nullable;
 
@@ -25,10 +26,14 @@ public final class OpenView {
     /** All points, every set before the sets that it leads to. */
     final int[] order;
 
+    /** So many flags are kept of what has been worked out for single points: some 32 MB for each list. */
+    private static final long MOST_KEPT = 32_000_000;
+
     /** What has been worked out for a point so far; shared by views that are alike. */
     private final AtomicReferenceArray<boolean[]> reaching;
 
     private final AtomicReferenceArray<boolean[]> reached;
+    private final AtomicLong kept;
 
     private OpenView(FlowGraph graph, boolean electric) {
         this.graph = graph;
@@ -63,6 +68,7 @@ public final class OpenView {
         order = new int[n];
         reaching = new AtomicReferenceArray<>(n);
         reached = new AtomicReferenceArray<>(n);
+        kept = new AtomicLong();
         tarjan(n);
     }
 
@@ -83,6 +89,7 @@ public final class OpenView {
         this.order = same.order;
         this.reaching = same.reaching;
         this.reached = same.reached;
+        this.kept = same.kept;
     }
 
     /** This view for a graph that has the same segments, open and closed. */
@@ -102,6 +109,11 @@ public final class OpenView {
     /** Whether a point lies on a loop of open segments. */
     public boolean isLooping(int point) {
         return looping[point];
+    }
+
+    /** Whether any open segment starts at a point. */
+    public boolean leaves(int point) {
+        return outStart[point] < outStart[point + 1];
     }
 
     /** Whether two points reach each other through open segments. */
@@ -211,7 +223,7 @@ public final class OpenView {
         boolean[] known = reaching.get(target);
         if (known == null) {
             known = reaching(target);
-            reaching.set(target, known);
+            keep(reaching, target, known);
         }
         return known;
     }
@@ -221,9 +233,15 @@ public final class OpenView {
         boolean[] known = reached.get(start);
         if (known == null) {
             known = reachedFrom(new int[] {start});
-            reached.set(start, known);
+            keep(reached, start, known);
         }
         return known;
+    }
+
+    private void keep(AtomicReferenceArray<boolean[]> list, int at, boolean[] flags) {
+        if (kept.addAndGet(flags.length) <= MOST_KEPT) {
+            list.set(at, flags);
+        }
     }
 
     /** For every point whether any of these can be reached from it through open segments, themselves included. */

@@ -31,6 +31,9 @@ final class ProductionSegments {
     private final Map<String, List<Instance>> instances = new HashMap<>();
     private final Map<String, List<Element>> cuesTo = new HashMap<>();
 
+    /** Whether some entry's level is not yet known: only then is it asked which entries bring an input. */
+    private final boolean levelsUnknown;
+
     /** An input as it stands in the scene: itself, or a copy that an entry brings. */
     private record Instance(
             Element input,
@@ -38,11 +41,13 @@ final class ProductionSegments {
             @Nullable Presence presence,
             Point point) {}
 
-    ProductionSegments(Compiler compiler) {
+    ProductionSegments(Compiler compiler, SceneComposition.Cache shared) {
         this.in = compiler;
+        this.levelsUnknown = in.rig.of(Kind.ENTRY).stream().anyMatch(e -> e.isUnknown(Productions.ENTRY_LEVEL));
         for (Element production : in.rig.of(Kind.PRODUCTION)) {
             compositions.put(
-                    production.id(), SceneComposition.of(in.rig, production, in.scene.sceneOf(in.rig, production)));
+                    production.id(),
+                    SceneComposition.of(in.rig, production, in.scene.sceneOf(in.rig, production), shared));
             String cue = cueDevice(production);
             if (!cue.isEmpty()) {
                 cuesTo.computeIfAbsent(cue, x -> new ArrayList<>()).add(production);
@@ -204,7 +209,7 @@ final class ProductionSegments {
                 .off(input, Productions.INPUT_MUTED)
                 .gain(input, Productions.INPUT_LEVEL)
                 .plus(presence == null ? 0 : presence.level());
-        if (presence != null) {
+        if (presence != null && levelsUnknown) {
             for (String id : presence.entries()) {
                 Element each = in.rig.get(id);
                 if (each.isUnknown(Productions.ENTRY_LEVEL)) {

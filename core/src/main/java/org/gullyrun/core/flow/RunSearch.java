@@ -3,17 +3,23 @@ package org.gullyrun.core.flow;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Lists the simple runs from one point to another, depth first, segments in the order of (end point, element).
  *
  * <p>A step is taken only if the end can still be reached beside the path so far, so every step leads to a run and the
  * time is bounded by the number of runs asked for. Outside loops that is so for every point from which the end can be
- * reached at all; inside a loop the way out of it is looked for again at each step.
+ * reached at all; inside a loop the way out of it is looked for again at each step. A search also ends after so many steps
+ * ({@link Effort}) and so many segments kept, with <em>at least</em> the runs found.
  */
 public final class RunSearch {
     /** Up to this many runs a number of runs is exact where loops lie on the way. */
     public static final int EXACT = 10_000;
+
+    /** The runs kept have at most so many segments in all: some twenty megabytes. */
+    private static final int MOST_KEPT = 1_000_000;
 
     /**
      * The runs found.
@@ -27,7 +33,10 @@ public final class RunSearch {
     private final FlowGraph graph;
     private final int end;
     private final int limit;
+    private final Predicate<Run> wanted;
     private final boolean[] reaching;
+    private long steps;
+    private int kept;
     // These are of use only where loops are: an array for each of many searches would make large rigs slow.
     private boolean[] onPath = {};
     private int[] seen = {};
@@ -37,17 +46,29 @@ public final class RunSearch {
     private final List<Run> runs = new ArrayList<>();
     private boolean more;
 
-    private RunSearch(OpenView view, int end, int limit) {
+    private RunSearch(OpenView view, int end, int limit, Predicate<Run> wanted) {
         this.view = view;
         this.graph = view.graph;
         this.end = end;
         this.limit = limit;
+        this.wanted = wanted;
+        this.steps = Effort.steps(graph.rig());
         this.reaching = view.reachingOne(end);
     }
 
     /** Lists up to {@code limit} runs between two points. */
     public static Found search(OpenView view, int start, int end, int limit) {
-        RunSearch search = new RunSearch(view, end, limit);
+        return search(view, start, end, limit, run -> true);
+    }
+
+    /** The first run in the order of search that is wanted, or null if none is among those that can be looked at. */
+    public static @Nullable Run first(OpenView view, int start, int end, Predicate<Run> wanted) {
+        List<Run> runs = search(view, start, end, 1, wanted).runs();
+        return runs.isEmpty() ? null : runs.getFirst();
+    }
+
+    private static Found search(OpenView view, int start, int end, int limit, Predicate<Run> wanted) {
+        RunSearch search = new RunSearch(view, end, limit, wanted);
         if (start != end && search.reaching[start]) {
             search.walk(start);
         }
@@ -70,6 +91,7 @@ public final class RunSearch {
             }
             int s = view.out[next[depth]++];
             int q = graph.to[s];
+            more = --steps < 0;
             if (!reaching[q] || isOnPath(q)) {
                 continue;
             }
@@ -81,11 +103,7 @@ public final class RunSearch {
             }
             path[depth] = s;
             if (q == end) {
-                if (runs.size() == limit) {
-                    more = true;
-                } else {
-                    runs.add(Run.of(graph, path, depth + 1));
-                }
+                arrived(depth + 1);
                 continue;
             }
             depth++;
@@ -96,6 +114,19 @@ public final class RunSearch {
             points[depth] = q;
             next[depth] = view.outStart[q];
             mark(q, true);
+        }
+    }
+
+    private void arrived(int length) {
+        steps -= length;
+        if (runs.size() == limit || kept + length > MOST_KEPT) {
+            more = true;
+            return;
+        }
+        Run run = Run.of(graph, path, length);
+        if (wanted.test(run)) {
+            runs.add(run);
+            kept += length;
         }
     }
 
@@ -128,6 +159,7 @@ public final class RunSearch {
             int p = queue[head++];
             for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
                 int q = graph.to[view.out[i]];
+                steps--;
                 if (seen[q] == round || !reaching[q] || isOnPath(q)) {
                     continue;
                 }

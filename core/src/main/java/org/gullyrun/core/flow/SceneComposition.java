@@ -1,8 +1,14 @@
 package org.gullyrun.core.flow;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.Iterator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -15,44 +21,98 @@ import org.jspecify.annotations.Nullable;
 /**
  * What one scene of a production brings: inputs through entries, groups and included scenes of any depth.
  *
- * <p>Levels add and mutes join along inclusion; of several entries for one input the highest not muted counts.
+ * <p>Levels add and mutes join along inclusion; of several entries for one input the highest not muted counts. A scene that
+ * reaches itself is not followed a second time: entries are followed depth first in their order, and one that brings a
+ * scene which is being followed already brings nothing. Cost: entries × inputs, however often scenes bring each other.
  */
 public final class SceneComposition {
 
     /**
-     * How a scene has an input.
-     *
-     * @param open whether some entry that brings it is not muted
-     * @param level the level in dB of the highest entry that is not muted, 0 if all are
-     * @param entries the entries that bring it, in the order found; empty for an input that is <em>always</em> there
+     * How a scene has an input. What brings it is kept as a graph, since the ways through nested scenes can be more than
+     * could ever be listed.
      */
-    public record Presence(boolean open, double level, List<String> entries) {}
+    public static final class Presence {
+        private final boolean open;
+        private final double level;
+        private final String entry;
+        private final List<Presence> over;
+
+        private Presence(boolean open, double level, String entry, List<Presence> over) {
+            this.open = open;
+            this.level = open ? level : 0;
+            this.entry = entry;
+            this.over = over;
+        }
+
+        /** Whether some way by which it is brought has no muted entry. */
+        public boolean open() {
+            return open;
+        }
+
+        /** The level in dB of the highest way without a muted entry, 0 if there is none. */
+        public double level() {
+            return level;
+        }
+
+        /** The entries that bring it, each once, inner ones first; empty for an input that is <em>always</em> there. */
+        public List<String> entries() {
+            Set<String> found = new LinkedHashSet<>();
+            Set<Presence> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+            Deque<Presence> stack = new ArrayDeque<>(List.of(this));
+            List<String> outer = new ArrayList<>();
+            while (!stack.isEmpty()) {
+                Presence at = stack.pop();
+                if (seen.add(at)) {
+                    if (!at.entry.isEmpty()) {
+                        outer.add(at.entry);
+                    }
+                    at.over.reversed().forEach(stack::push);
+                }
+            }
+            found.addAll(outer.reversed());
+            return List.copyOf(found);
+        }
+    }
 
     /** One copy: an input brought a second time by an entry. */
     public record Copy(String input, String entry) {}
 
-    private record Expansion(Map<String, Presence> inputs, Map<Copy, Presence> copies, boolean cut) {}
+    private record Expansion(Map<String, Presence> inputs, Map<Copy, Presence> copies, boolean cut) {
+        static final Expansion CUT = new Expansion(Map.of(), Map.of(), true);
+    }
+
+    /** The compositions of all scenes of a rig, which share what they work out. */
+    static final class Cache {
+        private final Map<String, Expansion> whole = new HashMap<>();
+    }
+
+    private static final Presence ALWAYS = new Presence(true, 0, "", List.of());
 
     private final Rig rig;
-    private final Map<String, Expansion> finished = new HashMap<>();
+    /** Of scenes that do not reach themselves: the same wherever one comes from. */
+    private final Map<String, Expansion> whole;
+    /** Of scenes from which an entry was left out: good for this composition only. */
+    private final Map<String, Expansion> cut = new HashMap<>();
+
     private final Map<String, Presence> inputs;
     private final Map<Copy, Presence> copies;
 
-    private SceneComposition(Rig rig, Element production, String scene) {
+    private SceneComposition(Rig rig, Element production, String scene, Cache cache) {
         this.rig = rig;
+        this.whole = cache.whole;
         Map<String, Presence> all = new HashMap<>();
         List<Element> own = rig.in(production.id(), Kind.INPUT);
         if (scene.isEmpty()) {
-            own.forEach(input -> all.put(input.id(), new Presence(true, 0, List.of())));
+            own.forEach(input -> all.put(input.id(), ALWAYS));
             this.copies = Map.of();
         } else {
-            Expansion expansion = expand(scene, new HashSet<>());
+            Expansion expansion = expand(scene);
             for (Element input : own) {
                 Presence presence = expansion.inputs.get(input.id());
                 if (presence != null) {
                     all.put(input.id(), presence);
                 } else if (input.is(Productions.ALWAYS, false)) {
-                    all.put(input.id(), new Presence(true, 0, List.of()));
+                    all.put(input.id(), ALWAYS);
                 }
             }
             this.copies = expansion.copies;
@@ -62,7 +122,12 @@ public final class SceneComposition {
 
     /** What a scene of a production brings; with an empty scene id, all inputs of a production without scenes. */
     public static SceneComposition of(Rig rig, Element production, String scene) {
-        return new SceneComposition(rig, production, scene);
+        return of(rig, production, scene, new Cache());
+    }
+
+    /** The same, sharing what was worked out for other scenes of the rig. */
+    static SceneComposition of(Rig rig, Element production, String scene, Cache cache) {
+        return new SceneComposition(rig, production, scene, cache);
     }
 
     /** How the scene has an input, or null if it has not. */
@@ -75,50 +140,89 @@ public final class SceneComposition {
         return copies;
     }
 
-    private Expansion expand(String scene, Set<String> path) {
-        Expansion known = finished.get(scene);
-        if (known != null) {
-            return known;
+    /** A scene that is being followed: which entry is next, and what has been found. */
+    private final class Frame {
+        final String scene;
+        final Iterator<Element> entries;
+        final Map<String, Presence> in = new HashMap<>();
+        final Map<Copy, Presence> twice = new HashMap<>();
+        boolean cut;
+
+        Frame(String scene) {
+            this.scene = scene;
+            this.entries = rig.in(scene, Kind.ENTRY).iterator();
         }
-        if (!path.add(scene)) {
-            return new Expansion(Map.of(), Map.of(), true); // reaches itself: not followed a second time
+    }
+
+    /** Without recursion: a file may nest scenes deeper than the stack is. */
+    private Expansion expand(String start) {
+        Deque<Frame> path = new ArrayDeque<>();
+        Set<String> following = new HashSet<>(Set.of(start));
+        Deque<Element> by = new ArrayDeque<>();
+        Expansion done = known(start);
+        if (done != null) {
+            return done;
         }
-        Map<String, Presence> in = new HashMap<>();
-        Map<Copy, Presence> twice = new HashMap<>();
-        boolean cut = false;
-        for (Element entry : rig.in(scene, Kind.ENTRY)) {
-            Element brought = rig.find(entry.get(Productions.BRINGS));
-            double level = entry.or(Productions.ENTRY_LEVEL, 0.0);
-            boolean open = !entry.is(Productions.ENTRY_MUTED, false);
-            boolean copy = entry.is(Productions.COPY, false);
-            switch (brought == null ? Kind.MACHINE : brought.kind()) {
-                case INPUT, GROUP -> {
-                    for (String input : members(brought)) {
-                        Presence one = new Presence(open, open ? level : 0, List.of(entry.id()));
-                        if (copy) {
-                            twice.merge(new Copy(input, entry.id()), one, SceneComposition::louder);
+        path.push(new Frame(start));
+        while (true) {
+            Frame frame = path.element();
+            if (done != null) {
+                bring(frame, by.pop(), done);
+                done = null;
+            }
+            boolean inner = false;
+            while (!inner && frame.entries.hasNext()) {
+                Element entry = frame.entries.next();
+                Element brought = rig.find(entry.get(Productions.BRINGS));
+                switch (brought == null ? Kind.MACHINE : brought.kind()) {
+                    case INPUT, GROUP -> bring(frame, entry, members(brought));
+                    case SCENE -> {
+                        Expansion known = following.contains(brought.id()) ? Expansion.CUT : known(brought.id());
+                        if (known == null) {
+                            by.push(entry);
+                            following.add(brought.id());
+                            path.push(new Frame(brought.id()));
+                            inner = true;
                         } else {
-                            in.merge(input, one, SceneComposition::louder);
+                            bring(frame, entry, known);
                         }
                     }
+                    default -> {} // nothing there to bring: reported, and counts as bringing nothing
                 }
-                case SCENE -> {
-                    Expansion inner = expand(brought.id(), path);
-                    cut |= inner.cut;
-                    inner.inputs.forEach(
-                            (id, p) -> in.merge(id, within(p, entry, open, level), SceneComposition::louder));
-                    inner.copies.forEach(
-                            (id, p) -> twice.merge(id, within(p, entry, open, level), SceneComposition::louder));
+            }
+            if (!inner) {
+                done = new Expansion(frame.in, frame.twice, frame.cut);
+                (frame.cut ? cut : whole).put(frame.scene, done);
+                following.remove(frame.scene);
+                path.pop();
+                if (path.isEmpty()) {
+                    return done;
                 }
-                default -> {} // nothing there to bring: reported, and counts as bringing nothing
             }
         }
-        path.remove(scene);
-        Expansion expansion = new Expansion(in, twice, cut);
-        if (!cut) {
-            finished.put(scene, expansion);
+    }
+
+    private @Nullable Expansion known(String scene) {
+        Expansion all = whole.get(scene);
+        return all != null ? all : cut.get(scene);
+    }
+
+    private static void bring(Frame frame, Element entry, List<String> inputs) {
+        boolean open = !entry.is(Productions.ENTRY_MUTED, false);
+        Presence one = new Presence(open, entry.or(Productions.ENTRY_LEVEL, 0.0), entry.id(), List.of());
+        for (String input : inputs) {
+            if (entry.is(Productions.COPY, false)) {
+                frame.twice.merge(new Copy(input, entry.id()), one, SceneComposition::louder);
+            } else {
+                frame.in.merge(input, one, SceneComposition::louder);
+            }
         }
-        return expansion;
+    }
+
+    private static void bring(Frame frame, Element entry, Expansion inner) {
+        frame.cut |= inner.cut;
+        inner.inputs.forEach((id, p) -> frame.in.merge(id, within(p, entry), SceneComposition::louder));
+        inner.copies.forEach((id, p) -> frame.twice.merge(id, within(p, entry), SceneComposition::louder));
     }
 
     private List<String> members(Element brought) {
@@ -138,17 +242,13 @@ public final class SceneComposition {
         return members;
     }
 
-    private static Presence within(Presence inner, Element entry, boolean open, double level) {
-        List<String> entries = new ArrayList<>(inner.entries);
-        entries.add(entry.id());
-        boolean both = inner.open && open;
-        return new Presence(both, both ? inner.level + level : 0, entries);
+    private static Presence within(Presence inner, Element entry) {
+        boolean both = inner.open && !entry.is(Productions.ENTRY_MUTED, false);
+        return new Presence(both, inner.level + entry.or(Productions.ENTRY_LEVEL, 0.0), entry.id(), List.of(inner));
     }
 
     private static Presence louder(Presence a, Presence b) {
-        List<String> entries = new ArrayList<>(a.entries);
-        entries.addAll(b.entries);
         double level = a.open && b.open ? Math.max(a.level, b.level) : a.open ? a.level : b.level;
-        return new Presence(a.open || b.open, level, entries);
+        return new Presence(a.open || b.open, level, "", List.of(a, b));
     }
 }

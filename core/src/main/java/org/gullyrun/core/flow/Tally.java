@@ -1,6 +1,7 @@
 package org.gullyrun.core.flow;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is known of all the ways from one source to one point, without listing them: number, sums, arrivals, and of the
@@ -19,8 +20,9 @@ final class Tally {
     final long[] having = new long[2];
     final double[] early = new double[2];
     final double[] late = new double[2];
-    /** The last segment of the strongest way: highest gain, then earliest, then ids; -1 at the source. */
-    int through = -1;
+    /** The strongest way: highest gain, then earliest, then ids; null at the source, or while there is none. */
+    @Nullable
+    Path strongest;
 
     static Tally start() {
         Tally t = new Tally();

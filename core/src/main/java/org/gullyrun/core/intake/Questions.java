@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
@@ -110,16 +111,23 @@ public final class Questions {
             }
         }
         if (element.kind() == Kind.OUTLET && element.get(Outlets.SORT) instanceof Outlets.Sort sort) {
-            outlet(element, sort, into);
+            outlet(rig, element, sort, into);
         }
     }
 
-    private static void outlet(Element outlet, Outlets.Sort sort, List<Question> into) {
+    private static void outlet(Rig rig, Element outlet, Outlets.Sort sort, List<Question> into) {
         if (sort.isDevice() && outlet.raw(Outlets.DEVICE) == Choice.Special.UNSET) {
             into.add(new Question(
                     new Address(outlet.id(), Outlets.DEVICE.key()),
                     "On which device does " + outlet.name() + " listen?",
                     "the headset or speakers that are worn or heard"));
+        } else if (sort.isDevice()
+                && outlet.raw(Outlets.DEVICE) == Choice.Special.DEFAULT
+                && Choices.machineOf(rig, outlet) == null) {
+            into.add(new Question(
+                    new Address(outlet.id(), Outlets.MACHINE.key()),
+                    "On which computer's default does " + outlet.name() + " listen?",
+                    ""));
         } else if (sort.isOutput() && outlet.raw(Outlets.OUTPUT) == null) {
             into.add(new Question(
                     new Address(outlet.id(), Outlets.OUTPUT.key()),

@@ -12,6 +12,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.commons.csv.QuoteMode;
 
 /**
  * Reads and writes CSV (RFC 4180): UTF-8 with or without a byte order mark, parted by comma, semicolon or tab.
@@ -24,6 +25,10 @@ final class CsvText {
 
     static final int MOST_ROWS = 50_000;
     static final int MOST_LETTERS = 10_000;
+
+    /** Every cell in quotation marks: where lists are parted by ; a cell with one in it would become two, and a formula. */
+    private static final CSVFormat WRITTEN =
+            CSVFormat.RFC4180.builder().setQuoteMode(QuoteMode.ALL).get();
 
     private CsvText() {}
 
@@ -133,7 +138,7 @@ final class CsvText {
     /** The text of a table, with a byte order mark so that spreadsheets take it for UTF-8. */
     static String write(List<List<String>> rows) {
         StringBuilder out = new StringBuilder("\uFEFF");
-        try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180)) {
+        try (CSVPrinter printer = new CSVPrinter(out, WRITTEN)) {
             for (List<String> row : rows) {
                 printer.printRecord(row.stream().map(CsvText::defused).toList());
             }

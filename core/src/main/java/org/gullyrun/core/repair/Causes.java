@@ -46,20 +46,38 @@ public final class Causes {
         }
     }
 
+    /** How far causes were worked out. */
+    public enum Progress {
+        WORKING,
+        DONE,
+        /** There was no time to try all candidates: more may exist. */
+        OUT_OF_TIME
+    }
+
     /**
      * What stands behind a reading.
      *
      * @param groups in the order in which the changes were made
      * @param left findings above a note that no change clears
-     * @param done whether it was worked out to the end
+     * @param state how far it was worked out
      */
-    public record Found(List<Group> groups, List<Finding> left, boolean done) {
+    public record Found(List<Group> groups, List<Finding> left, Progress state) {
         /** Nothing worked out yet. */
-        public static final Found NOTHING = new Found(List.of(), List.of(), false);
+        public static final Found NOTHING = new Found(List.of(), List.of(), Progress.WORKING);
 
         public Found {
             groups = List.copyOf(groups);
             left = List.copyOf(left);
+        }
+
+        /** Whether it was worked out to the end. */
+        public boolean done() {
+            return state == Progress.DONE;
+        }
+
+        /** Whether nothing more comes: it is worked out, or as far as there was time. */
+        public boolean ended() {
+            return state != Progress.WORKING;
         }
 
         /** How many findings the changes clear. */
@@ -119,6 +137,7 @@ public final class Causes {
     private final Remedies remedies;
     private final Reading first;
     private final BooleanSupplier cancelled;
+    private final BooleanSupplier outOfTime;
     private final Consumer<Found> progress;
     private final Map<List<Change>, Option> known = new LinkedHashMap<>();
     private final Set<String> seen = new HashSet<>();
@@ -135,14 +154,20 @@ public final class Causes {
     /** How many changes have been made: what was tried before the last of them has to be tried again. */
     private int readings;
 
-    private Causes(Audit audit, Reading reading, BooleanSupplier cancelled, Consumer<Found> progress) {
+    private Causes(
+            Audit audit,
+            Reading reading,
+            BooleanSupplier cancelled,
+            BooleanSupplier outOfTime,
+            Consumer<Found> progress) {
         this.audit = audit;
         this.remedies = new Remedies(audit);
         this.first = reading;
         this.now = reading;
         this.touched = new Touched(reading);
         this.losses = new Losses(reading);
-        this.cancelled = cancelled;
+        this.cancelled = () -> cancelled.getAsBoolean() || outOfTime.getAsBoolean();
+        this.outOfTime = outOfTime;
         this.progress = progress;
         this.open = open(reading);
     }
@@ -154,7 +179,21 @@ public final class Causes {
      * @param progress told of every group as it is found
      */
     public static Found of(Audit audit, Reading reading, BooleanSupplier cancelled, Consumer<Found> progress) {
-        return new Causes(audit, reading, cancelled, progress).find();
+        return of(audit, reading, cancelled, () -> false, progress);
+    }
+
+    /**
+     * The same, but not for longer than there is time.
+     *
+     * @param outOfTime asked before each trial, as {@code cancelled} is; what was found so far says then that more may exist
+     */
+    public static Found of(
+            Audit audit,
+            Reading reading,
+            BooleanSupplier cancelled,
+            BooleanSupplier outOfTime,
+            Consumer<Found> progress) {
+        return new Causes(audit, reading, cancelled, outOfTime, progress).find();
     }
 
     private Map<String, Finding> open(Reading reading) {
@@ -173,12 +212,18 @@ public final class Causes {
                 List<Finding> left = first.findings().stream()
                         .filter(f -> open.containsKey(f.identity()))
                         .toList();
-                return new Found(groups, left, !cancelled.getAsBoolean());
+                return new Found(groups, left, ended(Progress.DONE));
             }
             take(best, Objects.requireNonNull(best.remedy));
-            progress.accept(new Found(groups, List.of(), false));
+            progress.accept(new Found(groups, List.of(), Progress.WORKING));
         }
-        return new Found(groups, List.of(), false);
+        return new Found(groups, List.of(), ended(Progress.WORKING));
+    }
+
+    private Progress ended(Progress otherwise) {
+        return outOfTime.getAsBoolean()
+                ? Progress.OUT_OF_TIME
+                : cancelled.getAsBoolean() ? Progress.WORKING : otherwise;
     }
 
     private void take(Option best, Remedy remedy) {
@@ -342,6 +387,9 @@ public final class Causes {
         known.values().stream().filter(o -> !o.brings()).forEach(o -> cleared.addAll(o.clears()));
         boolean any = false;
         for (Finding finding : List.copyOf(open.values())) {
+            if (cancelled.getAsBoolean()) {
+                return any;
+            }
             String identity = finding.identity();
             boolean isNew = seen.add(identity);
             if (isNew || !cleared.contains(identity) && seen.add(identity + "@" + readings)) {

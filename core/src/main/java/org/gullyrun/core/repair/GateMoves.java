@@ -37,7 +37,7 @@ public final class GateMoves {
         return switch (gate.sort()) {
             case ON -> flag(gate, true);
             case OFF -> flag(gate, false);
-            case USABLE, PRESENT -> element == null ? List.of() : usable(element);
+            case USABLE -> element == null ? List.of() : usable(element);
             case IN_SCENE -> intoScene(gate.at().element());
             case TRACK_COUNT -> trackCount(gate.at().element());
             case STANDARD_PATH -> standard(gate, element);
@@ -58,7 +58,7 @@ public final class GateMoves {
                 };
             case OFF -> flag(gate, true);
             case IN_SCENE -> outOfScene(gate.at().element());
-            case USABLE, PRESENT, TRACK_COUNT, STANDARD_PATH, PLAYS_SOMEWHERE -> List.of();
+            case USABLE, TRACK_COUNT, STANDARD_PATH, PLAYS_SOMEWHERE -> List.of();
         };
     }
 

@@ -8,8 +8,8 @@ import java.util.function.Consumer;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.SegmentSettings;
 import org.gullyrun.core.rig.Address;
@@ -220,7 +220,14 @@ final class RuleCandidates {
             for (int segment : way.segments()) {
                 rig.find(graph.segmentElement(segment), Kind.INPUT).ifPresent(input -> {
                     double now = input.or(Productions.INPUT_DELAY, 0.0);
-                    set(input, Productions.INPUT_DELAY, Math.max(0, Math.round((now + add) * STEP) / STEP));
+                    Change.Set change = Change.setRaw(
+                            rig,
+                            input.id(),
+                            Productions.INPUT_DELAY,
+                            Math.max(0, Math.round((now + add) * STEP) / STEP));
+                    if (change != null) {
+                        to.accept(List.of(change));
+                    }
                 });
             }
         }

@@ -1,7 +1,9 @@
 package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -41,8 +43,8 @@ public final class WhatIf {
      * @param lost pairs that arrive now and then would not, in words; in one scene at least
      * @param gained pairs that do not arrive now and then would; in one scene at least, so that a pair can be in both
      * @param altered other pairs of which level or verdict would be another
-     * @param worse the titles of findings above a note that would come
-     * @param better the titles of findings above a note that would go
+     * @param worse the titles of findings above a note that would come, or become more severe
+     * @param better the titles of findings above a note that would go, or become less severe
      */
     public record Outcome(
             Event event,
@@ -159,14 +161,17 @@ public final class WhatIf {
                 }
             }
         }
-        return new Outcome(event, lost, gained, altered, only(then, now, audit), only(now, then, audit));
+        return new Outcome(event, lost, gained, altered, worse(then, now, audit), worse(now, then, audit));
     }
 
-    private static List<String> only(Reading in, Reading not, Audit audit) {
+    /** The titles of findings above a note that are in one reading and not, or less severe, in another. */
+    private static List<String> worse(Reading in, Reading than, Audit audit) {
+        Map<String, Severity> others = new HashMap<>();
+        than.findings().forEach(f -> others.put(f.identity(), f.severity()));
         return in.findings().stream()
                 .filter(f -> f.severity() != Severity.NOTE
                         && audit.asks(f.rule())
-                        && not.findings().stream().noneMatch(g -> g.identity().equals(f.identity())))
+                        && !others.getOrDefault(f.identity(), Severity.NOTE).atLeast(f.severity()))
                 .map(Finding::words)
                 .map(Finding.Words::title)
                 .toList();

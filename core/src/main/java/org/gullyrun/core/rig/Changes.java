@@ -25,7 +25,7 @@ public final class Changes {
      * A rig with the changes made. Additions and removals count first, so that the order of the list does not matter.
      *
      * @throws Conflict if a setting does not stand where the change takes it from, an element to add is there already
-     *     or one to remove is not, or two changes are to the same setting
+     *     or one to remove is not, two changes are to the same setting, or a value is not valid
      */
     public static Rig apply(Rig rig, List<? extends Change> changes) {
         if (changes.isEmpty()) {
@@ -68,7 +68,11 @@ public final class Changes {
                             + from + " as the change expects");
                 }
                 altered.add(element.kind());
-                elements.put(id, element.put(setting, to));
+                try {
+                    elements.put(id, element.put(setting, to));
+                } catch (IllegalArgumentException e) {
+                    throw new Conflict(String.valueOf(e.getMessage()));
+                }
             }
         }
         return rig.with(elements, altered);

@@ -40,7 +40,9 @@ public record Dangling(Address at, String to, String why) {
             found.add(new Dangling(new Address(element.id(), key), id, "not there"));
         } else if (!kinds.contains(target.kind())) {
             found.add(new Dangling(
-                    new Address(element.id(), key), id, "a " + target.kind().noun()));
+                    new Address(element.id(), key),
+                    id,
+                    Sentences.a(target.kind().noun())));
         }
     }
 }

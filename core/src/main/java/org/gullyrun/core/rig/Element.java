@@ -135,12 +135,18 @@ public final class Element {
                         : setting.type().read(setting.type().write(value)));
     }
 
-    /** This element with a setting at a raw value, as {@link #raw} gives it. */
+    /**
+     * This element with a setting at a raw value, as {@link #raw} gives it.
+     *
+     * @throws IllegalArgumentException if a file could not hold the value, or would give back another; so nothing that is
+     *     in a rig can make its case unreadable
+     */
     public Element put(Setting<?> setting, @Nullable Object raw) {
         require(setting);
         if (Objects.equals(raw(setting), raw)) {
             return this;
         }
+        setting.check(raw);
         int at = place(setting.key());
         if (raw == null || raw.equals(setting.resting())) {
             return at < 0 ? this : new Element(id, kind, without(keys, at), without(values, at), extras);

@@ -5,6 +5,12 @@ import java.util.Locale;
 
 /** Rules for ids: their order and how one is made from a name. */
 public final class Ids {
+    /** The most characters of an id. */
+    private static final int MOST = 200;
+
+    /** An id made from a name is no longer than this, so that there is room for a number. */
+    private static final int MOST_OF_NAME = 60;
+
     private Ids() {}
 
     /** By code point, the order that breaks every tie in this program. */
@@ -30,21 +36,41 @@ public final class Ids {
         if (id.isBlank() || !id.equals(id.strip())) {
             return "an id cannot be empty or begin or end with blanks";
         }
-        if (id.length() > 200) {
-            return "an id has at most 200 characters";
+        if (id.length() > MOST) {
+            return "an id has at most " + MOST + " characters";
         }
-        if (id.equals("?") || Choice.parse(id) instanceof Choice.Special) {
+        if (id.equals(Unknown.MARK) || Choice.parse(id) instanceof Choice.Special) {
             return "'" + id + "' has a meaning of its own and cannot be an id";
+        }
+        if (!isWhole(id)) {
+            return "an id cannot hold half of a character";
         }
         return id.chars().anyMatch(c -> c == '#' || c == '@' || c == '/' || c == ':' || c < ' ')
                 ? "an id cannot hold #, @, /, : or control characters"
                 : "";
     }
 
+    /** Whether a text holds whole characters only: half of a surrogate pair cannot be written in UTF-8. */
+    public static boolean isWhole(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (Character.isHighSurrogate(c) && i + 1 < text.length() && Character.isLowSurrogate(text.charAt(i + 1))) {
+                i++;
+            } else if (Character.isSurrogate(c)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** An id made from a name: lower case letters and digits with hyphens, and a number where it is taken. */
     public static String from(String name, java.util.function.Predicate<String> taken) {
         String base = name.toLowerCase(Locale.ROOT)
                 .replaceAll("[^\\p{L}\\p{N}]+", "-")
+                .codePoints()
+                .limit(MOST_OF_NAME)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString()
                 .replaceAll("^-+|-+$", "");
         if (!objection(base).isEmpty()) {
             base = base.isEmpty() ? "element" : base + "-1";

@@ -94,7 +94,7 @@ public final class Productions {
     /** For each track, by its number: what it is for. */
     public static final Setting<String> TRACK_NAME = Setting.usual(K, "trackNames", "name of track", Common.TEXT, "")
             .says("In {name}, name track {sub} {value}", "")
-            .each();
+            .eachUpTo(MOST_TRACKS);
 
     public static final Setting<String> INPUT_OF = Common.ref(I, "production", "production", K);
     public static final Setting<Takes> TAKES = Setting.asked(I, "takes", "takes", new ValueType.Word<>(Takes.class));
@@ -116,7 +116,7 @@ public final class Productions {
     /** For each track, by its number: whether the track takes the input. */
     public static final Setting<Boolean> TRACK = Common.flag(I, "tracks", "on track", false)
             .says("In {owner}, put input {name} on track {sub}", "In {owner}, take input {name} off track {sub}")
-            .each();
+            .eachUpTo(MOST_TRACKS);
     /** In every scene, whether or not the scene has an entry for it. */
     public static final Setting<Boolean> ALWAYS = Common.flag(I, "always", "in every scene", false)
             .says(
@@ -150,7 +150,7 @@ public final class Productions {
             .says(
                     "In {owner}, let output {name} take track {sub}",
                     "In {owner}, do not let output {name} take track {sub}")
-            .each();
+            .eachUpTo(MOST_TRACKS);
 
     /** The numbers, in order, that a family of flags by number has on. */
     public static SortedSet<Integer> ticked(Element element, Setting<Boolean> family) {

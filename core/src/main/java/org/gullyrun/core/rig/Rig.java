@@ -134,7 +134,11 @@ public final class Rig {
     /** The element that one lives in (a strip's mixer, an entry's scene), or null. */
     public @Nullable Element owner(Element element) {
         Setting<?> owner = Catalogue.owner(element.kind());
-        return owner != null && element.get(owner) instanceof String id ? find(id) : null;
+        if (owner == null || !(element.get(owner) instanceof String id) || !(find(id) instanceof Element found)) {
+            return null;
+        }
+        // A file may name anything: a strip lives in a mixer, and in nothing else.
+        return owner.type() instanceof ValueType.Ref(Set<Kind> kinds) && kinds.contains(found.kind()) ? found : null;
     }
 
     /** The program or device that an element belongs to as people see it: the owner of owners, or itself. */

@@ -98,13 +98,28 @@ public final class Sentences {
         return switch (element.kind()) {
             case DEVICE, APPLICATION, MIXER, PRODUCTION, PROCESSOR, MACHINE -> element.name();
             case ENTRY -> entryName(rig, element);
-            default -> element.kind().noun() + " " + element.name();
+            default -> called(element.kind().noun(), element.name());
         };
+    }
+
+    /** A noun with its article: "a device", "an output". */
+    public static String a(String noun) {
+        return ("aeiou".indexOf(noun.charAt(0)) >= 0 ? "an " : "a ") + noun;
+    }
+
+    /** A noun with a name after it, unless the name itself begins with that word: "input Guests", but "Input 3". */
+    public static String called(String noun, String name) {
+        return name.regionMatches(true, 0, noun, 0, noun.length())
+                        && (name.length() == noun.length() || !Character.isLetter(name.charAt(noun.length())))
+                ? name
+                : noun + " " + name;
     }
 
     private static String brought(Rig rig, Element entry) {
         String id = entry.or(Productions.BRINGS, entry.id());
-        return (entry.is(Productions.COPY, false) ? "the copy of " : "") + rig.name(id);
+        // An entry that brings an entry is an error of the file; its name would be made of that one's, round and round.
+        String name = rig.find(id, Kind.ENTRY).isPresent() ? id : rig.name(id);
+        return (entry.is(Productions.COPY, false) ? "the copy of " : "") + name;
     }
 
     private static String sceneOf(Rig rig, Element entry) {

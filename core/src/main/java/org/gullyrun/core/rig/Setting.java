@@ -21,6 +21,9 @@ public final class Setting<T> {
     private final @Nullable T usual;
     private final boolean optional;
     private final boolean family;
+    /** Of a family whose members are numbers, the highest; else 0. */
+    private final int numbers;
+
     private final String sub;
     private final String sayOn;
     private final String sayOff;
@@ -35,6 +38,7 @@ public final class Setting<T> {
             @Nullable T usual,
             boolean optional,
             boolean family,
+            int numbers,
             String sub,
             String sayOn,
             String sayOff) {
@@ -45,6 +49,7 @@ public final class Setting<T> {
         this.usual = usual;
         this.optional = optional;
         this.family = family;
+        this.numbers = numbers;
         this.sub = sub;
         this.sayOn = sayOn;
         this.sayOff = sayOff;
@@ -52,22 +57,27 @@ public final class Setting<T> {
 
     /** A setting that counts as {@code usual} where it has not been entered. */
     static <T> Setting<T> usual(Kind kind, String key, String label, ValueType<T> type, T usual) {
-        return new Setting<>(kind, key, label, type, usual, false, false, "", "", "");
+        return new Setting<>(kind, key, label, type, usual, false, false, 0, "", "", "");
     }
 
     /** A setting that counts as not yet known where it has not been entered. */
     static <T> Setting<T> asked(Kind kind, String key, String label, ValueType<T> type) {
-        return new Setting<>(kind, key, label, type, null, false, false, "", "", "");
+        return new Setting<>(kind, key, label, type, null, false, false, 0, "", "", "");
     }
 
     /** A setting that may be left out, which then means that there is none. */
     static <T> Setting<T> optional(Kind kind, String key, String label, ValueType<T> type) {
-        return new Setting<>(kind, key, label, type, null, true, false, "", "", "");
+        return new Setting<>(kind, key, label, type, null, true, false, 0, "", "", "");
     }
 
     /** This setting as a family: one for each of something else. */
     Setting<T> each() {
-        return new Setting<>(kind, key, label, type, usual, optional, true, "", sayOn, sayOff);
+        return eachUpTo(0);
+    }
+
+    /** This setting as a family: one for each number from 1 to the highest. */
+    Setting<T> eachUpTo(int highest) {
+        return new Setting<>(kind, key, label, type, usual, optional, true, highest, "", sayOn, sayOff);
     }
 
     /**
@@ -75,20 +85,23 @@ public final class Setting<T> {
      * {@code {sub}} and {@code {value}} are put in; {@code off} is for a flag going off.
      */
     Setting<T> says(String on, String off) {
-        return new Setting<>(kind, key, label, type, usual, optional, family, sub, on, off);
+        return new Setting<>(kind, key, label, type, usual, optional, family, numbers, sub, on, off);
     }
 
     /** The member of this family for one thing, as a bus's id or a track's number. */
     public Setting<T> of(String one) {
-        if (!family || one.isEmpty()) {
-            throw new IllegalArgumentException(key + " is no family, or the member has no name");
-        }
         Setting<T> known = members.get(one); // asked millions of times, made a few
         if (known != null) {
             return known;
         }
+        if (!family || one.isBlank() || one.contains(":") || !Ids.isWhole(one)) {
+            throw new IllegalArgumentException(key + " is no family, or “" + one + "” isn't valid there");
+        }
+        if (numbers > 0 && !(one.matches("[1-9][0-9]{0,3}") && Integer.parseInt(one) <= numbers)) {
+            throw new IllegalArgumentException("expected a number from 1 to " + numbers + ", found “" + one + "”");
+        }
         return members.computeIfAbsent(
-                one, x -> new Setting<>(kind, key + ":" + x, label, type, usual, optional, false, x, sayOn, sayOff));
+                one, x -> new Setting<>(kind, key + ":" + x, label, type, usual, optional, false, 0, x, sayOn, sayOff));
     }
 
     /** The member of this family for a number. */
@@ -139,6 +152,38 @@ public final class Setting<T> {
     /** Whether leaving it out means that there is none. */
     public boolean isOptional() {
         return optional;
+    }
+
+    /** Whether its value may be <em>not yet known</em>: of everything but the place in a list, which is always known. */
+    public boolean mayBeUnknown() {
+        return !key.equals("place");
+    }
+
+    /**
+     * Checks that a file can hold a raw value here and gives back the same one.
+     *
+     * @throws IllegalArgumentException if not; the message says what was expected
+     */
+    void check(@Nullable Object raw) {
+        if (raw == null ? optional : raw == Unknown.UNKNOWN && mayBeUnknown()) {
+            return;
+        }
+        Object back = null;
+        if (raw != null && raw != Unknown.UNKNOWN) {
+            try {
+                @SuppressWarnings("unchecked") // a value of another type fails in the writing, which is what is asked
+                Object plain = type.write((T) raw);
+                back = Unknown.MARK.equals(plain) ? null : type.read(plain);
+            } catch (ClassCastException e) {
+                back = null;
+            } catch (IllegalArgumentException e) {
+                throw new IllegalArgumentException(label + " of " + Sentences.a(kind.noun()) + ": " + e.getMessage());
+            }
+        }
+        if (!Objects.equals(raw, back) || back == null) {
+            throw new IllegalArgumentException(
+                    "“" + raw + "” isn't valid as the " + label + " of " + Sentences.a(kind.noun()));
+        }
     }
 
     String sayOn() {

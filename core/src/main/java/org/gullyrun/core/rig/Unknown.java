@@ -4,8 +4,11 @@ package org.gullyrun.core.rig;
 public enum Unknown {
     UNKNOWN;
 
+    /** How it is written in files, and typed. No other value may be written so. */
+    public static final String MARK = "?";
+
     @Override
     public String toString() {
-        return "?";
+        return MARK;
     }
 }

@@ -103,7 +103,7 @@ public sealed interface ValueType<T> {
     record Text() implements ValueType<String> {
         @Override
         public String read(Object plain) {
-            return plain instanceof String s ? s : fail("a text", plain);
+            return plain instanceof String s && Ids.isWhole(s) ? s : fail("a text of whole characters", plain);
         }
 
         @Override
@@ -121,7 +121,8 @@ public sealed interface ValueType<T> {
     record Texts() implements ValueType<List<String>> {
         @Override
         public List<String> read(Object plain) {
-            if (plain instanceof List<?> list && list.stream().allMatch(String.class::isInstance)) {
+            if (plain instanceof List<?> list
+                    && list.stream().allMatch(one -> one instanceof String s && Ids.isWhole(s))) {
                 return list.stream().map(String.class::cast).toList();
             }
             return fail("a list of texts", plain);
@@ -142,7 +143,9 @@ public sealed interface ValueType<T> {
     record Ref(Set<Kind> kinds) implements ValueType<String> {
         @Override
         public String read(Object plain) {
-            return plain instanceof String s && !s.isBlank() ? s : fail("the id of an element", plain);
+            return plain instanceof String s && !s.isBlank() && Ids.isWhole(s)
+                    ? s
+                    : fail("the id of an element", plain);
         }
 
         @Override
@@ -160,7 +163,7 @@ public sealed interface ValueType<T> {
     record Pick(List<Choice.Special> specials) implements ValueType<Choice> {
         @Override
         public Choice read(Object plain) {
-            if (plain instanceof String s && !s.isBlank()) {
+            if (plain instanceof String s && !s.isBlank() && Ids.isWhole(s)) {
                 Choice choice = Choice.parse(s);
                 if (!(choice instanceof Choice.Special special) || specials.contains(special)) {
                     return choice;

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 
 import java.util.List;
 import java.util.Map;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Terms;
 import org.junit.jupiter.api.Test;
 

@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
 
 /** Reading again only what differs gives what reading afresh gives. */
 class RereadTest {
-    private static final int RIGS = 300;
+    private static final int RIGS = RandomRigs.many(90, 600);
     private static final int STEPS = 5;
     private final Audit audit = RuleCatalogue.usual();
 

@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -122,7 +123,7 @@ class JournalTest {
         Case at = sample;
         List<Case> cases = new ArrayList<>(List.of(at));
         for (Edit edit : edits()) {
-            journal.append(at, file, "stamp", edit, "step " + cases.size());
+            journal.append(at, "stamp", edit, "step " + cases.size());
             at = edit.apply(at);
             cases.add(at);
         }
@@ -133,7 +134,7 @@ class JournalTest {
         int first = new String(whole, java.nio.charset.StandardCharsets.ISO_8859_1).indexOf('\n') + 1;
         for (int length = first; length <= whole.length; length += length > whole.length - 400 ? 1 : 97) {
             Files.write(cut, Arrays.copyOf(whole, length));
-            Leftover left = Leftover.read(cut);
+            Leftover left = Leftover.read(cut, file);
             int steps = left == null ? 0 : left.steps().size();
             assertTrue(steps >= known, "more bytes cannot give less");
             known = steps;
@@ -141,7 +142,7 @@ class JournalTest {
         }
         assertEquals(edits().size(), known);
         Files.write(cut, Arrays.copyOf(whole, first / 2));
-        assertNull(Leftover.read(cut));
+        assertNull(Leftover.read(cut, file));
         journal.close(false);
     }
 
@@ -153,7 +154,7 @@ class JournalTest {
         Journal other = journal(file);
         assertEquals(1, Leftover.find(file, folder.resolve("else"), mine.path()).others());
         Edit edit = edits().getFirst();
-        other.append(sample, file, Stamp.of(file), edit, "set the level");
+        other.append(sample, Stamp.of(file), edit, "set the level");
         other.close(true); // as a crash: what was unsaved stays
         Leftover.Found found = Leftover.find(file, folder.resolve("else"), mine.path());
         assertEquals(0, found.others());
@@ -163,8 +164,8 @@ class JournalTest {
         assertEquals("set the level", left.steps().getFirst().name());
         assertEquals(Stamp.of(file), left.stamp());
         left.drop();
-        mine.append(sample, file, "", edit, "x");
-        mine.saved();
+        mine.append(sample, "", edit, "x");
+        mine.saved(edit.apply(sample), "", List.of());
         written(mine);
         assertEquals(0, Files.size(mine.path()), "what is saved needs no journal");
         mine.close(true);
@@ -176,11 +177,126 @@ class JournalTest {
         Path file = folder.resolve("no-such-folder").resolve("night.json");
         Journal journal = journal(file);
         assertNotNull(journal);
-        journal.append(sample, file, "", edits().getFirst(), "x");
+        journal.append(sample, "", edits().getFirst(), "x");
         journal.close(true);
         Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
         assertEquals(1, found.leftovers().size());
         assertEquals(
                 file.toAbsolutePath().normalize(), found.leftovers().getFirst().file());
+    }
+
+    /** A journal left behind with all the edits in it, and what the case is after each. */
+    private List<String> lines(Path file) throws Exception {
+        Journal journal = journal(file);
+        Case at = sample;
+        for (Edit edit : edits()) {
+            journal.append(at, "stamp", edit, "step");
+            at = edit.apply(at);
+        }
+        journal.close(true);
+        List<String> lines = Files.readAllLines(journal.path());
+        Files.delete(journal.path());
+        return lines;
+    }
+
+    private Leftover read(Path file, List<String> lines) throws Exception {
+        Path damaged = folder.resolve("damaged.journal");
+        Files.write(damaged, lines);
+        return Objects.requireNonNull(Leftover.read(damaged, file));
+    }
+
+    @Test
+    void aDamagedLineIsCountedAndWhatFollowsItIsKept() throws Exception {
+        Path file = folder.resolve("night.json");
+        List<String> lines = lines(file);
+        List<String> flipped = new ArrayList<>(lines);
+        flipped.set(3, flipped.get(3).replace("-40", "-41")); // still JSON, but not what was written
+        Leftover left = read(file, flipped);
+        assertEquals(edits().size() - 1, left.steps().size());
+        assertEquals(1, left.unreadable());
+        assertEquals("Another title", left.made().title(), "the last edit is made");
+        assertEquals(sample.brief(), left.made().brief(), "the damaged one is not");
+
+        List<String> gap = new ArrayList<>(lines);
+        gap.remove(1);
+        gap.remove(1);
+        assertEquals(2, read(file, gap).unreadable(), "lines that are not there are missed by their numbers");
+        List<String> twice = new ArrayList<>(lines);
+        twice.add(2, lines.get(1));
+        assertEquals(1, read(file, twice).unreadable(), "a line counts once");
+    }
+
+    @Test
+    void aJournalThatCannotBeReadAtAllIsNamedAndStays() throws Exception {
+        Path file = folder.resolve("night.json");
+        Path bad = Files.writeString(folder.resolve(".night.json.1-1.journal"), "no journal\nat all\n");
+        Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
+        assertEquals(List.of(bad), found.damaged());
+        assertTrue(Files.exists(bad));
+    }
+
+    @Test
+    void aJournalNeverDecidesWhereACaseIsSaved() throws Exception {
+        Path file = folder.resolve("night.json");
+        String head = lines(file).getFirst();
+        String json = head.substring(0, head.lastIndexOf('\t')).replaceFirst("\\{", "{\"file\":\"/etc/passwd\",");
+        List<String> lines = new ArrayList<>(lines(file));
+        lines.set(0, JournalLine.write(json).strip());
+        assertEquals(file, read(file, lines).file());
+    }
+
+    @Test
+    void linksAndPipesAreNoJournals() throws Exception {
+        Path file = folder.resolve("night.json");
+        Path real = Files.write(folder.resolve("real"), lines(file));
+        Files.createSymbolicLink(folder.resolve(".night.json.1-1.journal"), real);
+        Process mkfifo = new ProcessBuilder(
+                        "mkfifo", folder.resolve(".night.json.2-1.journal").toString())
+                .start();
+        assertEquals(0, mkfifo.waitFor());
+        Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
+        assertEquals(List.of(), found.leftovers());
+        assertEquals(List.of(), found.damaged());
+        assertTrue(Files.exists(real));
+    }
+
+    @Test
+    void aJournalIsNotOpenToMoreThanItsCase() throws Exception {
+        Path file = folder.resolve("night.json");
+        CaseFiles.save(sample, file);
+        Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+        Journal journal = journal(file);
+        assertEquals("rw-------", PosixFilePermissions.toString(Files.getPosixFilePermissions(journal.path())));
+        journal.append(sample, "", edits().getFirst(), "x");
+        journal.saved(sample, "", List.of(new Journal.Entry(edits().getFirst(), "x")));
+        written(journal);
+        assertEquals("rw-------", PosixFilePermissions.toString(Files.getPosixFilePermissions(journal.path())));
+        journal.close(false);
+        Journal none = Objects.requireNonNull(Journal.open(null, folder.resolve("else"), Clock.systemUTC(), why -> {}));
+        assertEquals("rw-------", PosixFilePermissions.toString(Files.getPosixFilePermissions(none.path())));
+        none.close(false);
+    }
+
+    @Test
+    void afterASaveTheJournalHoldsWhatCameMeanwhileAndIsStillHeld() throws Exception {
+        Path file = folder.resolve("night.json");
+        Journal journal = journal(file);
+        List<Edit> edits = edits();
+        Case saved = edits.getFirst().apply(sample);
+        journal.append(sample, "old", edits.getFirst(), "first");
+        journal.append(saved, "old", edits.get(1), "second");
+        journal.saved(saved, "new", List.of(new Journal.Entry(edits.get(1), "second")));
+        journal.append(edits.get(1).apply(saved), "new", edits.get(2), "third");
+        written(journal);
+        assertEquals(1, Leftover.find(file, folder.resolve("else"), null).others());
+        Path copy = Files.copy(journal.path(), folder.resolve("copy.journal"));
+        Leftover left = Objects.requireNonNull(Leftover.read(copy, file));
+        assertEquals("new", left.stamp());
+        assertEquals(saved, left.base());
+        assertEquals(
+                List.of("second", "third"),
+                left.steps().stream().map(Leftover.Step::name).toList());
+        assertEquals(0, left.unreadable());
+        journal.close(false);
     }
 }

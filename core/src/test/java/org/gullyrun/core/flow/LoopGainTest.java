@@ -73,7 +73,7 @@ class LoopGainTest {
                     row[j] = random.nextInt(3) == 0 ? 0.6 * random.nextDouble() / n : 0;
                 }
             }
-            double[] diagonal = Loops.inverseDiagonal(a);
+            double[] diagonal = LoopMatrix.inverseDiagonal(a);
             for (int p = 0; p < n; p++) {
                 // By summing: what is back after one hop, two hops and so on, each time it arrives taken out.
                 double back = 0;
@@ -89,7 +89,7 @@ class LoopGainTest {
                     }
                     at = next;
                 }
-                assertEquals(back, Loops.firstReturn(a, p), 1e-12, "seed " + seed);
+                assertEquals(back, LoopMatrix.firstReturn(a, p), 1e-12, "seed " + seed);
                 assertEquals(back, 1 - 1 / diagonal[p], 1e-12, "seed " + seed);
             }
         }

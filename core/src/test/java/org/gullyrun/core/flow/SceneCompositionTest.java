@@ -6,7 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
@@ -113,5 +118,94 @@ class SceneCompositionTest {
     void withoutScenesEveryInputIsThere() {
         input("a", false);
         assertTrue(of("").input("a").open());
+    }
+
+    /** Scenes that bring each other in any way, held against following every entry one by one. */
+    @Test
+    void scenesThatBringEachOtherAreFollowedAsWrittenDownPlainly() {
+        for (int seed = 0; seed < 400; seed++) {
+            Random random = new Random(seed);
+            List<Element> all = new ArrayList<>(List.of(show));
+            for (int i = 0; i < 3; i++) {
+                all.add(Element.of(Kind.INPUT, "i" + i).with(Productions.INPUT_OF, "show"));
+            }
+            int scenes = 2 + random.nextInt(5);
+            for (int s = 0; s < scenes; s++) {
+                all.add(Element.of(Kind.SCENE, "s" + s).with(Productions.SCENE_OF, "show"));
+                for (int e = 0; e < 3; e++) {
+                    all.add(Element.of(Kind.ENTRY, "e" + s + e)
+                            .with(Productions.ENTRY_OF, "s" + s)
+                            .with(
+                                    Productions.BRINGS,
+                                    random.nextInt(3) == 0 ? "i" + random.nextInt(3) : "s" + random.nextInt(scenes))
+                            .with(Productions.ENTRY_LEVEL, (double) random.nextInt(9) - 4)
+                            .with(Productions.ENTRY_MUTED, random.nextInt(5) == 0));
+                }
+            }
+            Rig rig = Rig.of(all);
+            for (int s = 0; s < scenes; s++) {
+                Set<String> leftOut = new HashSet<>();
+                backwards(rig, "s" + s, List.of("s" + s), new HashSet<>(), leftOut);
+                Map<String, double[]> plainly = new HashMap<>(); // open or not, level, and how many entries bring it
+                Map<String, Set<String>> by = new HashMap<>();
+                follow(rig, "s" + s, true, 0, List.of(), leftOut, plainly, by);
+                SceneComposition is = SceneComposition.of(rig, show, "s" + s);
+                for (int i = 0; i < 3; i++) {
+                    double[] want = plainly.get("i" + i);
+                    String about = "seed " + seed + ", scene " + s + ", input " + i;
+                    if (want == null) {
+                        assertNull(is.input("i" + i), about);
+                    } else {
+                        assertEquals(want[0] > 0, is.input("i" + i).open(), about);
+                        assertEquals(
+                                want[0] > 0 ? want[1] : 0, is.input("i" + i).level(), 1e-9, about);
+                        assertEquals(
+                                by.get("i" + i), Set.copyOf(is.input("i" + i).entries()), about);
+                    }
+                }
+            }
+        }
+    }
+
+    private static void backwards(Rig rig, String at, List<String> path, Set<String> seen, Set<String> found) {
+        seen.add(at);
+        for (Element entry : rig.in(at, Kind.ENTRY)) {
+            String to = entry.get(Productions.BRINGS);
+            if (path.contains(to)) {
+                found.add(entry.id());
+            } else if (to.startsWith("s") && !seen.contains(to)) {
+                List<String> longer = new ArrayList<>(path);
+                longer.add(to);
+                backwards(rig, to, longer, seen, found);
+            }
+        }
+    }
+
+    private static void follow(
+            Rig rig,
+            String at,
+            boolean open,
+            double level,
+            List<String> path,
+            Set<String> leftOut,
+            Map<String, double[]> found,
+            Map<String, Set<String>> by) {
+        for (Element entry : rig.in(at, Kind.ENTRY)) {
+            boolean passes = open && !entry.get(Productions.ENTRY_MUTED);
+            double sum = level + entry.get(Productions.ENTRY_LEVEL);
+            List<String> longer = new ArrayList<>(path);
+            longer.add(entry.id());
+            String to = entry.get(Productions.BRINGS);
+            if (to.startsWith("i")) {
+                by.computeIfAbsent(to, x -> new HashSet<>()).addAll(longer);
+                double[] one = found.computeIfAbsent(to, x -> new double[] {0, Double.NEGATIVE_INFINITY});
+                if (passes) {
+                    one[0] = 1;
+                    one[1] = Math.max(one[1], sum);
+                }
+            } else if (!leftOut.contains(entry.id())) {
+                follow(rig, to, passes, sum, longer, leftOut, found, by);
+            }
+        }
     }
 }

@@ -153,8 +153,8 @@ class InventoryTest {
         assertEquals(2, Questions.of(open).size());
         assertTrue(QuestionSheet.markdown("a show", open).contains("1. At which rate does Larch boom run?"));
         String filled = QuestionSheet.csv(open)
-                .replaceFirst("Larch boom run\\?,", "Larch boom run?,48 kHz")
-                .replaceFirst("Tern headset run\\?,", "Tern headset run?,no idea");
+                .replaceFirst("Larch boom run\\?\",\"", "Larch boom run?\",\"48 kHz")
+                .replaceFirst("Tern headset run\\?\",\"", "Tern headset run?\",\"no idea");
         Preview preview = QuestionSheet.read(open, filled.getBytes(StandardCharsets.UTF_8));
         assertEquals(1, preview.changes().size());
         assertEquals(1, preview.mistakes().size());

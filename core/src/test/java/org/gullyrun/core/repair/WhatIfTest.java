@@ -8,7 +8,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -76,12 +75,20 @@ class WhatIfTest {
         }
     }
 
+    /** What is in one reading and not in the other, or only less severe there; notes aside. */
     private static List<String> titles(Reading in, Reading not) {
-        Set<String> known = not.findings().stream().map(Finding::identity).collect(Collectors.toSet());
-        return in.findings().stream()
-                .filter(f -> f.severity() != Severity.NOTE && !known.contains(f.identity()))
-                .map(f -> f.words().title())
-                .toList();
+        List<String> titles = new ArrayList<>();
+        for (Finding finding : in.findings()) {
+            boolean asBad = false;
+            for (Finding other : not.findings()) {
+                asBad |= other.identity().equals(finding.identity())
+                        && other.severity().ordinal() <= finding.severity().ordinal();
+            }
+            if (finding.severity() != Severity.NOTE && !asBad) {
+                titles.add(finding.words().title());
+            }
+        }
+        return titles;
     }
 
     @Test

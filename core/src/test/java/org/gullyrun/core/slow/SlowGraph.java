@@ -1,6 +1,7 @@
 package org.gullyrun.core.slow;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -137,9 +138,10 @@ final class SlowGraph {
                                 join(usable(id), closed(!on(d, Devices.MUTED), "muted " + id))));
         for (Element pass : directs()) {
             if (id.equals(pass.get(Links.PASS_FROM))) {
-                Set<String> gates = join(
-                        closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id()),
-                        closed(isPresent(id) && isPresent(passTarget(pass)), "present " + pass.id()));
+                String end = passTarget(pass);
+                Set<String> gates = closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id());
+                gates = isPresent(id) ? gates : join(gates, usable(id));
+                gates = isPresent(end) ? gates : join(gates, usable(end));
                 doors.add(new Door(pass.id(), db(pass, Links.PASS_GAIN), db(pass, Links.PASS_LATENCY), gates));
             }
         }
@@ -312,8 +314,25 @@ final class SlowGraph {
         return all.isEmpty() ? "" : all.contains(current) ? current : all.getFirst();
     }
 
+    /** The entries that, followed depth first in their order, bring a scene that is being followed already. */
+    private void backwards(String at, List<String> path, Set<String> seen, Set<Element> found) {
+        seen.add(at);
+        for (Element entry : rig.in(at, Kind.ENTRY)) {
+            Element brings = rig.find(entry.get(Productions.BRINGS));
+            if (brings != null && brings.kind() == Kind.SCENE) {
+                if (path.contains(brings.id())) {
+                    found.add(entry);
+                } else if (!seen.contains(brings.id())) {
+                    List<String> longer = new ArrayList<>(path);
+                    longer.add(brings.id());
+                    backwards(brings.id(), longer, seen, found);
+                }
+            }
+        }
+    }
+
     /** Everything that entries of a scene bring, those of included scenes too. */
-    private void entries(String at, boolean open, double level, List<String> path, List<Object[]> into) {
+    private void entries(String at, boolean open, double level, Set<Element> leftOut, List<Object[]> into) {
         for (Element entry : rig.in(at, Kind.ENTRY)) {
             Element brings = rig.find(entry.get(Productions.BRINGS));
             boolean passes = open && !on(entry, Productions.ENTRY_MUTED);
@@ -321,10 +340,8 @@ final class SlowGraph {
             if (brings == null) {
                 continue;
             }
-            if (brings.kind() == Kind.SCENE && !path.contains(brings.id())) {
-                List<String> longer = new ArrayList<>(path);
-                longer.add(brings.id());
-                entries(brings.id(), passes, sum, longer, into);
+            if (brings.kind() == Kind.SCENE && !leftOut.contains(entry)) {
+                entries(brings.id(), passes, sum, leftOut, into);
             }
             for (Element input : rig.of(Kind.INPUT)) {
                 if (brings == input || brings.kind() == Kind.GROUP && on(brings, Productions.MEMBER.of(input.id()))) {
@@ -341,7 +358,9 @@ final class SlowGraph {
             return List.of(new Brought(input.id(), input, 0, delay, true));
         }
         List<Object[]> all = new ArrayList<>();
-        entries(at, true, 0, List.of(at), all);
+        Set<Element> leftOut = new HashSet<>();
+        backwards(at, List.of(at), new HashSet<>(), leftOut);
+        entries(at, true, 0, leftOut, all);
         Map<String, Brought> points = new TreeMap<>();
         points.put(input.id(), new Brought(input.id(), input, 0, delay, false));
         boolean entered = false;
@@ -545,7 +564,10 @@ final class SlowGraph {
     private void outlet(Element o) {
         switch (o.get(Outlets.SORT)) {
             case EARS, ROOM, MACHINE -> {
-                String device = resolve(o.get(Outlets.MACHINE), o.get(Outlets.DEVICE), true);
+                String own = o.get(Outlets.MACHINE);
+                List<Element> all = rig.of(Kind.MACHINE);
+                String at = own == null && all.size() == 1 ? all.getFirst().id() : own;
+                String device = resolve(at, o.get(Outlets.DEVICE), true);
                 if (!device.isEmpty()) {
                     outOf(device, true).forEach(d -> add(d.point, o.id(), o, d.gain, d.late, d.closedBy));
                 }

@@ -31,6 +31,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
      * @param verdict what the audit says, in the worst scene
      * @param level dBFS, NaN if nothing arrives
      * @param loud whether it is shown as trouble
+     * @param word how it is, in a word
      * @param where the name of the scene that it is of, where all are shown and it is trouble; else empty
      */
     record Drop(
@@ -40,6 +41,7 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
             Verdict verdict,
             double level,
             boolean loud,
+            String word,
             String where) {}
 
     /** Whether anything in it is trouble. */
@@ -62,8 +64,9 @@ record Hearing(String outlet, String name, boolean coil, List<Drop> drops) {
                         cell.source().get(Sources.CLASS),
                         cell.verdict(),
                         cell.usualLevel(),
-                        reading.isLoud(cell),
-                        state.scene() < 0 && cell.verdict().isTrouble()
+                        reading.isLoud(scene, cell),
+                        reading.word(scene, cell),
+                        state.scene() < 0 && reading.isLoud(scene, cell)
                                 ? reading.scenes().get(scene).name()
                                 : ""));
             }

@@ -85,7 +85,7 @@ final class Token extends Group {
         stem.setY(y + 6 * u - 0.5);
         stem.setHeight(Math.max(0, (Basin.BOTTOM - 7) * u - y + 1));
         hit.setCenterY(y);
-        String tone = missing ? "hollow" : (leak || twice) && now.loud() ? "bad" : "water";
+        String tone = missing ? "hollow" : now.loud() ? "bad" : "water";
         place(glyph, tone, y, twice ? -1 : 0);
         if (twice && twin == null) {
             twin = Glyph.of(now.sourceClass(), scale);
@@ -113,7 +113,7 @@ final class Token extends Group {
     private String said() {
         boolean arrives = !Double.isNaN(drop.level());
         return drop.name() + " at " + outletName + ": "
-                + drop.verdict().word()
+                + drop.word()
                 + (arrives ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level()) : "")
                 + (drop.where().isEmpty() ? "" : ", in " + drop.where());
     }

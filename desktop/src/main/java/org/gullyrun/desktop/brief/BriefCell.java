@@ -33,13 +33,13 @@ final class BriefCell extends VBox {
         int at = scene >= 0 ? scene : reading.worstScene(source, outlet);
         CellReading cell = reading.scenes().get(at).cell(source, outlet);
         boolean entered = cell.counting().ground() == Wishes.Ground.ENTERED;
-        boolean loud = reading.isLoud(cell);
+        boolean loud = reading.isLoud(at, cell);
         StringBuilder scenes = new StringBuilder();
         boolean differs = false;
         if (scene < 0 && reading.scenes().size() > 1) {
             for (int s = 0; s < reading.scenes().size(); s++) {
                 CellReading each = reading.scenes().get(s).cell(source, outlet);
-                scenes.append(reading.isLoud(each) ? '!' : '.');
+                scenes.append(reading.isLoud(s, each) ? '!' : '.');
                 differs |= each.wish() != cell.wish();
             }
         }
@@ -75,7 +75,7 @@ final class BriefCell extends VBox {
         }
         Nodes.mark(this, "loud", loud);
         setAccessibleText(cell.source().name() + " at " + cell.outlet().name() + ": "
-                + cell.wish().word() + ", " + cell.verdict().word());
+                + cell.wish().word() + ", " + reading.word(at, cell));
     }
 
     /** The mark of a wish: a disc, a ring, a cross. What was not entered is drawn softly. */

@@ -119,7 +119,7 @@ public final class BriefSide extends SidePane {
                                 + String.format(Locale.ROOT, " at %.1f dBFS.", cell.usualLevel())
                                         .replace('-', '−')
                         : "Does not arrive" + scenes + ".",
-                now.reading().isLoud(cell) ? "bad-text" : "soft");
+                now.reading().isLoud(scene, cell) ? "bad-text" : "soft");
         all.add(answer);
         String[][] words = {{"must", "it has to arrive, once"}, {"may", "no matter"}, {"never", "it must not arrive"}};
         for (Wish wish : Wish.values()) {
@@ -159,10 +159,10 @@ public final class BriefSide extends SidePane {
                     .get(new Brief.Cell(source.id(), outlet.id(), reading.key().scene()));
             Label name = Nodes.label(reading.name());
             name.setMinWidth(90 * now.textScale());
-            boolean loud = now.reading().isLoud(reading.cell(s, o));
+            boolean loud = now.reading().isLoud(i, reading.cell(s, o));
             Label said = Nodes.label(
                     (own == null ? "as everywhere" : own.word())
-                            + (loud ? ", " + reading.cell(s, o).verdict().word() : ""),
+                            + (loud ? ", " + now.reading().word(i, reading.cell(s, o)) : ""),
                     loud ? "bad-text" : "soft");
             int scene = i;
             all.add(new ClickRow(
@@ -181,6 +181,9 @@ public final class BriefSide extends SidePane {
         Runnable set = () -> {
             Double low = number(least);
             Double high = number(most);
+            if (isWrong(low) || isWrong(high)) {
+                return; // what was there before stays
+            }
             if (low != null && high != null && low > high) {
                 Nodes.mark(most, "wrong", true);
                 store.tell(new Message("The window's upper end lies below its lower end.", true));
@@ -209,6 +212,9 @@ public final class BriefSide extends SidePane {
             Brief old = store.state().what().brief();
             Map<String, Double> over = new TreeMap<>(old.voiceOverMusic());
             Double value = number(voice);
+            if (isWrong(value)) {
+                return;
+            }
             if (value == null) {
                 over.remove(outlet.id());
             } else {
@@ -234,15 +240,21 @@ public final class BriefSide extends SidePane {
         return field;
     }
 
+    /** What a field holds; null if nothing, NaN if it is no number that counts, which is told. */
     private @Nullable Double number(TextField field) {
         String text = field.getText().strip().replace('−', '-').replace(',', '.');
-        try {
-            Nodes.mark(field, "wrong", false);
-            return text.isEmpty() ? null : Double.valueOf(text);
-        } catch (NumberFormatException e) {
-            Nodes.mark(field, "wrong", true);
-            store.tell(new Message("“" + field.getText() + "” is no number of dB.", true));
-            return null;
+        boolean fine = text.isEmpty() || text.matches("[+-]?\\d{1,3}(\\.\\d{1,6})?");
+        Nodes.mark(field, "wrong", !fine);
+        if (!fine) {
+            store.tell(new Message(
+                    "“" + field.getText() + "” isn't a number of dB. Enter one, as −18, or leave the field empty.",
+                    true));
+            return Double.NaN;
         }
+        return text.isEmpty() ? null : Double.valueOf(text);
+    }
+
+    private static boolean isWrong(@Nullable Double value) {
+        return value != null && value.isNaN();
     }
 }

@@ -84,7 +84,8 @@ final class Listing {
     }
 
     private Node cell(State state, CellReading cell, Element other, SceneReading scene, boolean source) {
-        boolean trouble = state.reading().isLoud(cell);
+        int place = state.reading().scenes().indexOf(scene);
+        boolean trouble = state.reading().isLoud(place, cell);
         var name = Nodes.label(other.name(), source ? "water" : "plain");
         name.setWrapText(false);
         if (trouble) {
@@ -93,7 +94,7 @@ final class Listing {
         String level = cell.delivery().arrives()
                 ? String.format(Locale.ROOT, "%.1f", cell.usualLevel()).replace('-', '−')
                 : "–";
-        String word = cell.verdict().word()
+        String word = state.reading().word(place, cell)
                 + (trouble && state.scene() < 0 && state.reading().scenes().size() > 1 ? " in " + scene.name() : "");
         var verdict = Nodes.label(word, "small", trouble ? "bad-text" : "soft");
         verdict.setWrapText(false);

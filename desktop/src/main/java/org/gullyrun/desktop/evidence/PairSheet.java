@@ -100,6 +100,11 @@ final class PairSheet {
                                     "soft"));
                 }
             }
+            if (!state.reading().asks(identity.substring(0, Math.max(0, identity.indexOf(':'))))) {
+                return List.of(
+                        Nodes.label("Looking again …", "water-title"),
+                        Nodes.label("Whether this is still so takes a moment to work out.", "soft"));
+            }
             all.add(Nodes.label("Cleared", "water-title"));
             all.add(Nodes.label("This finding is gone. N goes to the next one.", "soft"));
             CellReading cell = state.shown().cell();

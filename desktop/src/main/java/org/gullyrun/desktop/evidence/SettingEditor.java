@@ -1,7 +1,6 @@
 package org.gullyrun.desktop.evidence;
 
 import java.util.List;
-import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -78,7 +77,7 @@ final class SettingEditor {
     private static String word(Gate gate) {
         return switch (gate.sort()) {
             case OFF -> gate.open() ? "not " + off(gate) : off(gate);
-            case USABLE, PRESENT -> gate.open() ? "usable" : "not usable";
+            case USABLE -> gate.open() ? "usable" : "not usable";
             case IN_SCENE -> gate.open() ? "in scene" : "not in scene";
             case ON, TRACK_COUNT, STANDARD_PATH, PLAYS_SOMEWHERE -> gate.open() ? "on" : "off";
         };
@@ -91,7 +90,7 @@ final class SettingEditor {
     private Node control() {
         return switch (setting.type()) {
             case ValueType.Flag flag -> flag();
-            case ValueType.Number number -> number(number.unit());
+            case ValueType.Number number -> number(isRate() ? "kHz" : number.unit());
             case ValueType.Count count -> number("");
             case ValueType.Pick pick -> menu();
             case ValueType.Word<?> word -> menu();
@@ -180,34 +179,38 @@ final class SettingEditor {
         return switch (raw) {
             case null -> "";
             case Unknown unknown -> "?";
-            case Double d -> d == Math.rint(d) ? Long.toString(Math.round(d)) : String.format(Locale.ROOT, "%.4g", d);
+            case Double d -> plainly(isRate() ? d / 1000 : d);
             default -> raw.toString();
         };
     }
 
+    /** A rate is shown and typed in kHz, as everywhere. */
+    private boolean isRate() {
+        return setting.type() instanceof ValueType.Number(String unit, double least, double most) && unit.equals("Hz");
+    }
+
+    private static String plainly(double value) {
+        return value == Math.rint(value)
+                ? Long.toString(Math.round(value))
+                : Double.toString(Math.round(value * 1e4) / 1e4);
+    }
+
     private void enter(TextField field) {
-        String text = field.getText().strip().replace('−', '-').replace(',', '.');
-        if (text.equals(shown().replace('−', '-'))) {
+        String text = field.getText().strip();
+        if (text.replace('−', '-').replace(',', '.').equals(shown())) {
             return;
         }
         try {
-            Object raw = text.equals("?")
-                    ? Unknown.UNKNOWN
-                    : text.isEmpty() ? none() : setting.type().read(Double.valueOf(text));
+            if (text.isEmpty() && !setting.isOptional()) {
+                throw new Refused("a number is expected, or ? if it is not yet known");
+            }
+            Rig newest = store.state().surveyShown().rig();
+            List<Change> changes = Entering.enter(newest, new Address(element.id(), setting.key()), text);
             Nodes.mark(field, "wrong", false);
-            send(raw);
-        } catch (NumberFormatException e) {
-            wrong(field, "a number is expected, or ? if it is not yet known");
-        } catch (IllegalArgumentException e) {
+            store.change(changes);
+        } catch (Refused e) {
             wrong(field, String.valueOf(e.getMessage()));
         }
-    }
-
-    private @Nullable Object none() {
-        if (setting.isOptional()) {
-            return null;
-        }
-        throw new NumberFormatException("empty");
     }
 
     private static void wrong(TextField field, String why) {

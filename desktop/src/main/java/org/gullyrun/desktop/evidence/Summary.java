@@ -73,7 +73,8 @@ final class Summary {
         for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
             boolean trouble = false;
             for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
-                trouble |= reading.isLoud(reading.worst(s, o));
+                int worst = reading.worstScene(s, o);
+                trouble |= reading.isLoud(worst, reading.scenes().get(worst).cell(s, o));
             }
             if (trouble) {
                 wrong.add(reading.rig().of(Kind.OUTLET).get(o).name());

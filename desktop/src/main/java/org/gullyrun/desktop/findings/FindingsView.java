@@ -52,6 +52,7 @@ public final class FindingsView extends ScrollPane {
                 && before.reading() == now.reading()
                 && before.shown() == now.shown()
                 && before.causes() == now.causes()
+                && before.alerts().equals(now.alerts())
                 && before.filter() == now.filter()
                 && before.scene() == now.scene()
                 && before.textScale() == now.textScale();
@@ -87,6 +88,7 @@ public final class FindingsView extends ScrollPane {
             all.add(filters.row(state));
         }
         all.add(rows.scenes(state));
+        reading.unfinished().forEach(u -> all.add(Nodes.label(u.sentence(), "soft")));
         if (wanted.isEmpty() && !reading.findings().isEmpty()) {
             all.add(Nodes.label(
                     "Nothing here is wanted by the filter. Show all again with the last button above.", "soft"));
@@ -96,7 +98,9 @@ public final class FindingsView extends ScrollPane {
         for (Causes.Group group : state.causes().groups()) {
             List<Finding> here = present(wanted, group.findings(), told);
             if (!here.isEmpty()) {
-                all.add(rows.cause(state, group, place));
+                Node cause = rows.cause(state, group, place);
+                Nodes.mark(cause, "old", state.alerts().causesOld());
+                all.add(cause);
                 add(state, here, all);
             }
             place++;
@@ -106,9 +110,12 @@ public final class FindingsView extends ScrollPane {
         boolean grouped = !told.isEmpty();
         section(state, grouped ? "On their own" : "", worse(rest, true), all);
         section(state, grouped || !worse(rest, true).isEmpty() ? "Good to know" : "", worse(rest, false), all);
-        if (!reading.waived().isEmpty()) {
+        List<Finding> waived = reading.waived().stream()
+                .filter(f -> state.filter().lets(f, state.scene()))
+                .toList();
+        if (!waived.isEmpty()) {
             all.add(rows.heading("Waived, as long as what they rest on stays the same"));
-            reading.waived().forEach(f -> all.add(rows.waived(state, f)));
+            waived.forEach(f -> all.add(rows.waived(state, f)));
         }
         return all;
     }
@@ -142,7 +149,7 @@ public final class FindingsView extends ScrollPane {
             return "Nothing bad; " + findings.size() + " to know";
         }
         Causes.Found causes = state.causes();
-        if (!causes.done() || causes.groups().isEmpty()) {
+        if (!causes.ended() || state.alerts().causesOld() || causes.groups().isEmpty()) {
             return above + (above == 1 ? " finding" : " findings");
         }
         int changes = causes.groups().size();
@@ -164,11 +171,16 @@ public final class FindingsView extends ScrollPane {
         String hidden = state.reading().findings().size() == wanted.size()
                 ? ""
                 : wanted.size() + " of " + state.reading().findings().size() + " shown. ";
-        boolean working = !state.causes().done()
-                && state.reading().findings().stream().anyMatch(f -> f.severity() != Severity.NOTE);
+        boolean bad = state.reading().findings().stream().anyMatch(f -> f.severity() != Severity.NOTE);
+        if (bad && state.alerts().causesOld() && !state.causes().groups().isEmpty()) {
+            return hidden + "Looking for root causes … Those shown are from before the last change.";
+        }
+        if (state.causes().state() == Causes.Progress.OUT_OF_TIME) {
+            return hidden + "Root causes were not worked out to the end: more changes may help.";
+        }
         return hidden
-                + (working
-                        ? "Working out what stands behind them …"
+                + (bad && !state.causes().done()
+                        ? "Looking for root causes …"
                         : "By what stands behind them, worst first. Up and down go through them, T shows one on the map,"
                                 + " W waives it, C copies it for the creator.");
     }

@@ -1,6 +1,8 @@
 package org.gullyrun.desktop.look;
 
 import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -22,6 +24,9 @@ public final class Type {
             "IBMPlexMono-Regular");
 
     private static final int MOST_FACES = 500;
+    /** The property that names the folder where the launcher has unpacked the faces. */
+    private static final String FOLDER = "gullyrun.fonts";
+
     private static final int MOST_WIDTHS = 20_000;
     /** The same labels are measured at every change. */
     private static final Map<Measured, Double> WIDTHS = new ConcurrentHashMap<>();
@@ -43,7 +48,15 @@ public final class Type {
     /** Loads all faces; to be called once before the first window. */
     public static void load() {
         FACES.clear(); // a face asked for too early is another one
+        String folder = System.getProperty(FOLDER, "");
         for (String file : FILES) {
+            Path unpacked = Path.of(folder, file + ".ttf");
+            // Out of a jar JavaFX makes a copy in the temporary folder, which stays there if the window is killed.
+            if (!folder.isEmpty()
+                    && Files.isReadable(unpacked)
+                    && Font.loadFont(unpacked.toUri().toString(), 12) != null) {
+                continue;
+            }
             try (InputStream in = Type.class.getResourceAsStream("fonts/" + file + ".ttf")) {
                 Font.loadFont(Objects.requireNonNull(in, file), 12);
             } catch (java.io.IOException e) {

@@ -18,8 +18,6 @@ import org.jspecify.annotations.Nullable;
  * notices other windows and other hands on it.
  */
 final class Safekeeping {
-    private record Made(Edit edit, String name) {}
-
     private final @Nullable Path journals;
     private final Consumer<String> trouble;
     private @Nullable Journal journal;
@@ -27,7 +25,9 @@ final class Safekeeping {
     private volatile String stamp = Stamp.NONE;
     private volatile @Nullable Path own;
     /** What was made since the journal last began; by it the rest is carried over when a save has gone through. */
-    private final List<Made> since = new ArrayList<>();
+    private final List<Journal.Entry> since = new ArrayList<>();
+    /** The stamp that the file is about to have, or has got: what this window writes is not somebody else's. */
+    private volatile String writing = Stamp.NONE;
 
     // Of the watchman's thread only.
     private int othersKnown;
@@ -46,7 +46,7 @@ final class Safekeeping {
      * @param leftovers what was left behind of it
      */
     record Opening(
-            @Nullable Path at, String stamp, @Nullable Journal journal, List<Leftover> leftovers) {}
+            @Nullable Path at, String stamp, @Nullable Journal journal, List<Leftover> leftovers, List<Path> damaged) {}
 
     /**
      * Makes ready what a case needs that is to be opened, or was saved to another file. Slow; may be done on any thread.
@@ -57,13 +57,15 @@ final class Safekeeping {
         String stampNow = stampThen != null ? stampThen : at == null ? Stamp.NONE : Stamp.of(at);
         Path folder = journals;
         if (folder == null) {
-            return new Opening(at, stampNow, null, List.of());
+            return new Opening(at, stampNow, null, List.of(), List.of());
         }
         Journal opened = Journal.open(at, folder, Clock.systemUTC(), trouble);
         Path path = opened == null ? null : opened.path();
-        List<Leftover> left =
-                stampThen == null ? Leftover.find(at, folder, path).leftovers() : List.of();
-        return new Opening(at, stampNow, opened, left);
+        if (stampThen != null) {
+            return new Opening(at, stampNow, opened, List.of(), List.of());
+        }
+        Leftover.Found found = Leftover.find(at, folder, path);
+        return new Opening(at, stampNow, opened, found.leftovers(), found.damaged());
     }
 
     /** Goes over to another case or file. What is given back ends the journal before: slow, to be done elsewhere. */
@@ -78,9 +80,9 @@ final class Safekeeping {
     }
 
     void made(Case before, Edit edit, String name) {
-        since.add(new Made(edit, name));
+        since.add(new Journal.Entry(edit, name));
         if (journal != null) {
-            journal.append(before, file, stamp, edit, name);
+            journal.append(before, stamp, edit, name);
         }
     }
 
@@ -99,7 +101,21 @@ final class Safekeeping {
 
     /** Whether a file holds something else than this window has read from it or written to it. */
     boolean isForeign(Path at) {
-        return at.equals(file) && Files.exists(at) && !Stamp.of(at).equals(stamp);
+        return at.equals(file) && Files.exists(at) && !isOwn(Stamp.of(at));
+    }
+
+    private boolean isOwn(String found) {
+        return found.equals(stamp) || found.equals(writing);
+    }
+
+    /** The file is about to be written with this stamp. */
+    void writing(String stampSoon) {
+        writing = stampSoon;
+    }
+
+    /** Whether no journal can be written, though one is wanted. */
+    boolean lacksJournal() {
+        return journals != null && journal == null;
     }
 
     /** Whether this is the file of the case. */
@@ -114,23 +130,24 @@ final class Safekeeping {
      * @return what is still to be done, on another thread
      */
     Runnable saved(Case what, String stampNow, int edits, @Nullable Opening elsewhere) {
-        List<Made> rest = new ArrayList<>(since.subList(Math.min(edits, since.size()), since.size()));
-        Runnable end = () -> {};
+        List<Journal.Entry> rest = new ArrayList<>(since.subList(Math.min(edits, since.size()), since.size()));
         if (elsewhere == null) {
             stamp = stampNow;
             since.clear();
+            since.addAll(rest);
             if (journal != null) {
-                journal.saved();
+                journal.saved(what, stampNow, rest);
             }
-        } else {
-            end = take(elsewhere);
+            return () -> {};
         }
-        Case base = what;
-        for (Made made : rest) {
-            made(base, made.edit, made.name);
-            base = made.edit.apply(base);
+        Runnable end = take(elsewhere);
+        since.addAll(rest);
+        Journal now = journal;
+        if (now == null || rest.isEmpty()) {
+            return end;
         }
-        return end;
+        now.saved(what, stampNow, rest);
+        return () -> now.whenWritten(end); // the journal before holds them until then
     }
 
     /** Looks whether another window has the case open, or somebody else has changed the file; tells each once. */
@@ -142,8 +159,8 @@ final class Safekeeping {
         }
         int others = Leftover.find(at, folder, own).others();
         if (others > othersKnown) {
-            tell.accept("This case is open in another window too. Whoever saves last is asked before the other's"
-                    + " changes are written over.");
+            tell.accept("This case is open in another window too. The one that saves last is asked before the other's"
+                    + " changes are overwritten.");
         }
         othersKnown = others;
         try {
@@ -152,12 +169,13 @@ final class Safekeeping {
                 boolean first = timeKnown == null;
                 timeKnown = time;
                 String now = Stamp.of(at);
-                if (!first && !now.equals(stamp) && !now.equals(stampKnown)) {
+                if (!first && !isOwn(now) && !now.equals(stampKnown)) {
                     tell.accept(
                             now.equals(Stamp.NONE)
-                                    ? at.getFileName() + " is gone. Saving writes it anew."
-                                    : at.getFileName() + " was changed by somebody else. Saving asks before it writes"
-                                            + " over that.");
+                                    ? at.getFileName() + " is gone. Saving writes a new file."
+                                    : at.getFileName()
+                                            + " was changed by somebody else. Saving asks before it overwrites"
+                                            + " that.");
                 }
                 stampKnown = now;
             }

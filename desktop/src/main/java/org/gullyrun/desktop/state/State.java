@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param causes what stands behind the findings, as far as worked out; it may be that of the reading before
  * @param message something to tell, or null
  * @param leftovers what windows that ended without saving have left behind, to be decided on
+ * @param alerts what a person has to know as long as it is so
  * @param look how the window looks
  */
 public record State(
@@ -40,10 +41,12 @@ public record State(
         Causes.Found causes,
         @Nullable Message message,
         List<Leftover> leftovers,
+        Alerts alerts,
         Look look) {
 
     /** A case just opened. */
-    static State fresh(Case what, @Nullable Path file, Answer answer, List<Leftover> leftovers, Look look) {
+    static State fresh(
+            Case what, @Nullable Path file, Answer answer, List<Leftover> leftovers, Alerts alerts, Look look) {
         return new State(
                 what,
                 file,
@@ -55,6 +58,7 @@ public record State(
                 Causes.Found.NOTHING,
                 null,
                 leftovers,
+                alerts,
                 look);
     }
 
@@ -136,39 +140,50 @@ public record State(
                 causes,
                 message,
                 leftovers,
+                alerts.causes(true),
                 look);
     }
 
     State with(Past other) {
-        return new State(what, file, other, place, answer, shown, remedies, causes, message, leftovers, look);
+        return new State(what, file, other, place, answer, shown, remedies, causes, message, leftovers, alerts, look);
     }
 
     State in(@Nullable Path other) {
-        return new State(what, other, past, place, answer, shown, remedies, causes, message, leftovers, look);
+        return new State(what, other, past, place, answer, shown, remedies, causes, message, leftovers, alerts, look);
     }
 
     State with(Place other) {
-        return new State(what, file, past, other, answer, shown, remedies, causes, message, leftovers, look);
+        return new State(what, file, past, other, answer, shown, remedies, causes, message, leftovers, alerts, look);
     }
 
     State with(@Nullable Message other) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, other, leftovers, look);
+        return new State(what, file, past, place, answer, shown, remedies, causes, other, leftovers, alerts, look);
     }
 
     State with(Look other) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, message, leftovers, other);
+        return new State(what, file, past, place, answer, shown, remedies, causes, message, leftovers, alerts, other);
     }
 
     State with(List<Leftover> left) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, message, left, look);
+        return new State(what, file, past, place, answer, shown, remedies, causes, message, left, alerts, look);
+    }
+
+    State with(Alerts other) {
+        return new State(what, file, past, place, answer, shown, remedies, causes, message, leftovers, other, look);
+    }
+
+    /** Whether the answer shown is not of the case as it stands: it is being worked out, or could not be. */
+    public boolean isAnswerOld() {
+        return reading().rig() != surveyShown().rig() || reading().brief() != what.brief();
     }
 
     State with(@Nullable RemedyList list) {
-        return new State(what, file, past, place, answer, shown, list, causes, message, leftovers, look);
+        return new State(what, file, past, place, answer, shown, list, causes, message, leftovers, alerts, look);
     }
 
     State with(Causes.Found found) {
-        return new State(what, file, past, place, answer, shown, remedies, found, message, leftovers, look);
+        Alerts now = alerts.causes(false);
+        return new State(what, file, past, place, answer, shown, remedies, found, message, leftovers, now, look);
     }
 
     /** The findings that are wanted, in their order. */
@@ -193,10 +208,26 @@ public record State(
         return List.copyOf(all);
     }
 
-    /** The same with findings that took longer: nothing that is heard is another, so what is shown stays. */
+    /**
+     * The same with findings that took longer: nothing that is heard is another, so what is shown stays, unless it is one
+     * of those that have come.
+     */
     State deepened(Reading whole) {
+        boolean come = selection() instanceof Selection.Trouble && shown.finding() == null;
+        Shown now = come ? Shown.of(whole, selection(), scene()) : shown;
         return new State(
-                what, file, past, place, answer.deepened(whole), shown, remedies, causes, message, leftovers, look);
+                what,
+                file,
+                past,
+                place,
+                answer.deepened(whole),
+                now.finding() == null ? shown : now,
+                remedies,
+                causes,
+                message,
+                leftovers,
+                alerts,
+                look);
     }
 
     /** Whether nothing that is heard differs from another state; findings that took longer may have come. */
@@ -220,6 +251,7 @@ public record State(
                 causes,
                 message,
                 leftovers,
+                newest == answer ? alerts : alerts.failed("").causes(true),
                 look);
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -28,8 +29,8 @@ import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Leftover;
-import org.gullyrun.core.casefile.Stamp;
 import org.gullyrun.core.casefile.UnknownField;
+import org.gullyrun.core.flow.RigTooLarge;
 import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.repair.Remedies;
 import org.gullyrun.core.repair.Remedy;
@@ -58,6 +59,9 @@ public final class Store implements AutoCloseable {
     private static final int IDLE = 400;
 
     private static final int PAUSE = 25;
+    /** So long root causes are sought. An ordinary rig takes a second; after that, what was found so far has to do. */
+    private static final int CAUSES_SECONDS = 60;
+
     /** At the start the window itself, all of it cold, comes before what takes long, ms. */
     private static final int AFTER_THE_WINDOW = 3_000;
 
@@ -99,7 +103,9 @@ public final class Store implements AutoCloseable {
         this.safe = new Safekeeping(journals, why -> interfaceThread.accept(() -> tell(new Message(why, true))));
         Safekeeping.Opening opening = safe.opening(file, null);
         safe.take(opening);
-        this.state = State.fresh(what, file, answer(what), opening.leftovers(), Look.USUAL);
+        First first = first(what);
+        this.state = State.fresh(what, file, first.answer, opening.leftovers(), alerts(first), Look.USUAL);
+        tellOf(opening.damaged());
         if (journals != null) {
             watchman.scheduleWithFixedDelay(() -> safe.lookAround(this::noticed), 2, 2, TimeUnit.SECONDS);
         }
@@ -110,9 +116,59 @@ public final class Store implements AutoCloseable {
         return RuleCatalogue.on(what.terms(), what.showHours());
     }
 
-    /** What is computed of the first survey of a case. */
-    private static Answer answer(Case what) {
-        return Answer.of(audit(what).quick().read(what.surveys().getFirst().rig(), what.brief()));
+    /** What is computed of the first survey of a case; where that fails, of nothing at all, and why. */
+    private record First(Answer answer, String failure) {}
+
+    private static First first(Case what) {
+        Audit audit = audit(what).quick();
+        try {
+            return new First(Answer.of(audit.read(what.surveys().getFirst().rig(), what.brief())), "");
+        } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+            return new First(Answer.of(audit.read(Rig.EMPTY, what.brief())), reason("audit", e));
+        }
+    }
+
+    private Alerts alerts(First first) {
+        return Alerts.NONE.failed(first.failure).journal(safe.lacksJournal());
+    }
+
+    /** What went wrong, as a sentence; a fault of the program itself is also logged, so that it can be mended. */
+    private static String reason(String doing, Throwable fault) {
+        Throwable cause = fault instanceof CompletionException && fault.getCause() != null ? fault.getCause() : fault;
+        if (cause instanceof RigTooLarge) {
+            return String.valueOf(cause.getMessage());
+        }
+        System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, doing + " failed", cause);
+        return switch (cause) {
+            case OutOfMemoryError e -> "There is not enough memory for it.";
+            case StackOverflowError e -> "Its parts are nested too deeply.";
+            default -> "The program made a mistake (" + cause + ").";
+        };
+    }
+
+    /** Does something on another thread; if that fails it is told rather than lost with the thread. */
+    private Runnable told(String doing, Runnable work) {
+        return () -> {
+            try {
+                work.run();
+            } catch (CancellationException e) {
+                if (!seeker.isShutdown()) {
+                    throw e; // else the window was closed meanwhile
+                }
+            } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+                String why = "Could not " + doing + ". " + reason(doing, e);
+                interfaceThread.accept(() -> tell(new Message(why, true)));
+            }
+        };
+    }
+
+    private void tellOf(List<Path> damaged) {
+        if (!damaged.isEmpty()) {
+            tell(new Message(
+                    "Unsaved changes were found that can't be read, in "
+                            + damaged.getFirst().getFileName() + ". The file is kept as it is.",
+                    true));
+        }
     }
 
     /** Remedies are tried with the quick audit, unless it is one of the deep rules that found the trouble. */
@@ -346,7 +402,7 @@ public final class Store implements AutoCloseable {
      * @param then done once it is shown; not if the file cannot be read, which is told
      */
     public void open(Path file, Runnable then) {
-        filer.execute(() -> {
+        inTheFiler("open the case", () -> {
             try {
                 Case what = CaseFiles.open(file);
                 show(what, file, then);
@@ -359,18 +415,23 @@ public final class Store implements AutoCloseable {
 
     /** Shows a case that is in no file yet in place of this one, at a step. */
     public void replace(Case what, Step step) {
-        filer.execute(() -> show(what, null, () -> go(step)));
+        inTheFiler("show the case", () -> show(what, null, () -> go(step)));
     }
 
     /** Makes ready what is slow about opening a case, on the thread for files, and shows it on the interface thread. */
     private void show(Case what, @Nullable Path file, Runnable then) {
-        Answer answer = answer(what);
+        First first = first(what);
         Safekeeping.Opening opening = safe.opening(file, null);
         interfaceThread.accept(() -> {
-            begin(what, file, answer, opening);
+            begin(what, file, first, opening);
             then.run();
             tellOfUnknown();
+            tellOf(opening.damaged());
         });
+    }
+
+    private void inTheFiler(String doing, Runnable work) {
+        filer.execute(told(doing, work));
     }
 
     /** Says which fields of the case's file count for nothing: one that is misspelt would otherwise not be noticed. */
@@ -381,32 +442,44 @@ public final class Store implements AutoCloseable {
         }
     }
 
-    private void begin(Case what, @Nullable Path file, Answer answer, Safekeeping.Opening opening) {
+    private void begin(Case what, @Nullable Path file, First first, Safekeeping.Opening opening) {
+        givenUp = false;
         newest.incrementAndGet();
         newestRemedies.incrementAndGet();
         history.clear();
         Runnable end = safe.take(opening);
         filer.execute(end);
-        next(State.fresh(what, file, answer, opening.leftovers(), state.look()));
+        next(State.fresh(what, file, first.answer, opening.leftovers(), alerts(first), state.look()));
         lookDeeper();
     }
 
     /** Takes up what a window that ended without saving has left behind, as steps that can be undone. */
     public void takeUp(Leftover left) {
         Case base = left.base();
-        filer.execute(() -> {
-            Answer answer = answer(base);
+        inTheFiler("restore the changes", () -> {
+            First first = first(base);
             Safekeeping.Opening opening = safe.opening(left.file(), left.stamp());
             interfaceThread.accept(() -> {
-                begin(base, left.file(), answer, opening);
+                begin(base, left.file(), first, opening);
                 for (Leftover.Step step : left.steps()) {
                     edit(step.edit(), step.name());
                 }
-                safe.whenWritten(left::drop);
-                tell(new Message(
-                        left.steps().size() + " unsaved changes are back. Save to keep them in the file.", false));
+                if (!safe.lacksJournal()) {
+                    safe.whenWritten(left::drop); // until then the old journal holds them
+                }
+                tell(new Message(restored(left), left.unreadable() > 0));
             });
         });
+    }
+
+    private static String restored(Leftover left) {
+        int back = left.steps().size();
+        String damaged = left.unreadable() == 0
+                ? ""
+                : " " + left.unreadable() + (left.unreadable() == 1 ? " change" : " changes")
+                        + " could not be read; the journal is kept beside the case.";
+        return back + (back == 1 ? " unsaved change is" : " unsaved changes are")
+                + " back. Save to keep them in the file." + damaged;
     }
 
     /** Forgets what was left behind. */
@@ -432,19 +505,24 @@ public final class Store implements AutoCloseable {
         Case what = state.what();
         Object mark = history.mark();
         int made = safe.made();
-        filer.execute(() -> {
+        inTheFiler("save the case", () -> {
             try {
                 if (!over && safe.isForeign(file)) {
                     interfaceThread.accept(changedMeanwhile);
                     return;
                 }
-                CaseFiles.save(what, file);
-                String stamp = Stamp.of(file);
+                CaseFiles.Written written = CaseFiles.written(what, file);
+                safe.writing(written.stamp()); // before it is seen in the file, or it would seem to be somebody else's
+                CaseFiles.save(written, file);
+                String stamp = written.stamp();
                 Safekeeping.Opening elsewhere = safe.isAt(file) ? null : safe.opening(file, stamp);
                 interfaceThread.accept(() -> {
                     history.saved(mark);
                     filer.execute(safe.saved(what, stamp, made, elsewhere));
-                    next(state.in(file).with(past()).with(new Message("Saved " + file.getFileName() + ".", false)));
+                    next(state.in(file)
+                            .with(past())
+                            .with(state.alerts().journal(safe.lacksJournal()))
+                            .with(new Message("Saved " + file.getFileName() + ".", false)));
                     then.run();
                 });
             } catch (CaseProblem e) {
@@ -475,16 +553,22 @@ public final class Store implements AutoCloseable {
             return;
         }
         next(changed);
-        answer.thenAccept(late -> {
-            if (late != null) {
-                interfaceThread.accept(() -> {
-                    if (turn == newest.get()) {
-                        next(state.showing(late, state.selection(), state.scene()));
-                        mend();
-                        lookDeeper();
-                    }
-                });
+        answer.whenComplete((late, fault) -> {
+            if (late == null && (fault == null || turn != newest.get() || reader.isShutdown())) {
+                return; // overtaken
             }
+            String failure = fault == null ? "" : reason("audit", fault);
+            interfaceThread.accept(() -> {
+                if (turn == newest.get()) {
+                    if (late == null) {
+                        next(state.with(state.alerts().failed(failure)));
+                        return;
+                    }
+                    next(state.showing(late, state.selection(), state.scene()));
+                    mend();
+                    lookDeeper();
+                }
+            });
         });
     }
 
@@ -516,37 +600,34 @@ public final class Store implements AutoCloseable {
                 return;
             }
             Reading whole = audit.read(quick.rig(), quick.brief(), quick);
-            if (!whole.findings().equals(quick.findings())) {
-                interfaceThread.accept(() -> {
-                    if (turn == newest.get()) {
-                        next(state.deepened(whole));
+            interfaceThread.accept(() -> {
+                if (turn == newest.get()) {
+                    boolean comes = state.selection() instanceof Selection.Trouble
+                            && state.shown().finding() == null;
+                    next(state.deepened(whole));
+                    if (comes && state.shown().finding() != null) {
+                        mend();
                     }
-                });
-            }
+                }
+            });
             seekCauses(audit.quick(), quick, turn);
         };
         CompletableFuture.delayedExecutor(milliseconds, TimeUnit.MILLISECONDS, seeker)
-                .execute(() -> {
-                    try {
-                        look.run();
-                    } catch (CancellationException e) {
-                        if (!seeker.isShutdown()) {
-                            throw e; // else the window was closed meanwhile
-                        }
-                    }
-                });
+                .execute(told("look for root causes", look));
     }
 
     private void seekCauses(Audit audit, Reading reading, long turn) {
         Consumer<Causes.Found> tell = found -> interfaceThread.accept(() -> {
             // What was worked out before stays until all is worked out anew: groups do not come and go at every change.
-            boolean first = !state.causes().done() || found.done();
+            boolean first = !state.causes().ended() || found.ended();
             if (turn == newest.get() && first) {
                 next(state.with(found));
             }
         });
-        Causes.Found found = Causes.of(audit, reading, () -> isOver(turn, newest), tell);
-        if (found.done()) {
+        long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
+        Causes.Found found =
+                Causes.of(audit, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, tell);
+        if (found.ended()) {
             tell.accept(found);
         }
     }
@@ -570,10 +651,10 @@ public final class Store implements AutoCloseable {
     /** Works something out of the reading as it stands, off the interface thread, and hands it over on it. */
     public <T> void ask(Function<Reading, T> question, Consumer<T> then) {
         Reading reading = state.reading();
-        reader.execute(() -> {
+        reader.execute(told("work that out", () -> {
             T answer = question.apply(reading);
             interfaceThread.accept(() -> then.accept(answer));
-        });
+        }));
     }
 
     /** Lives with a finding, for a reason; an empty reason takes a waiver back. */
@@ -622,7 +703,7 @@ public final class Store implements AutoCloseable {
             mended(turn, new RemedyList(finding.identity(), remedies, true));
         };
         CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, mender)
-                .execute(work);
+                .execute(told("try fixes", work));
     }
 
     /** What is unsaved is not wanted any more: closing forgets it. */

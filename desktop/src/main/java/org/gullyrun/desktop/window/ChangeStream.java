@@ -20,7 +20,9 @@ final class ChangeStream {
     static final double STEP = 0.001;
 
     private static final int MOST = 190_000;
-    private static final int EACH_SAVE = 300;
+    /** A save takes as long as some changes: about half of all kills come while one is under way. */
+    private static final int EACH_SAVE = 4;
+
     private static final int PAUSE = 3;
 
     private ChangeStream() {}
@@ -37,7 +39,7 @@ final class ChangeStream {
                 CountDownLatch made = new CountDownLatch(1);
                 int n = i;
                 Platform.runLater(() -> {
-                    step(store, n);
+                    step(store, n, out);
                     made.countDown();
                 });
                 made.await();
@@ -50,7 +52,7 @@ final class ChangeStream {
         }
     }
 
-    private static void step(Store store, int n) {
+    private static void step(Store store, int n, PrintStream out) {
         Rig rig = store.state().surveyShown().rig();
         Element input = rig.of(Kind.INPUT).getFirst();
         Change change = Change.set(rig, input.id(), Productions.INPUT_LEVEL, -n * STEP);
@@ -59,7 +61,8 @@ final class ChangeStream {
         }
         var file = store.state().file();
         if (n % EACH_SAVE == 0 && file != null) {
-            store.save(file, true, () -> {}, () -> {});
+            out.println("saving " + n);
+            store.save(file, true, () -> out.println("saved " + n), () -> {});
         }
     }
 }

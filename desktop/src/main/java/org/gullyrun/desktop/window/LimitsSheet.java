@@ -6,7 +6,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import org.gullyrun.core.audit.Limit;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.desktop.look.Nodes;

@@ -17,6 +17,7 @@ import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
+import javafx.scene.control.Label;
 import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -25,6 +26,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 import javafx.util.Duration;
@@ -89,6 +91,9 @@ public final class Workbench {
     private final Pile middle;
     private final Pile side;
     private final HBox message = new HBox();
+    /** What stays as long as it is so: an answer that is out of date, changes that are not kept safe. */
+    private final Label alerts = new Label();
+
     private final Overlay overlay = new Overlay();
     private final Speck speck = new Speck();
     private final HeadView head;
@@ -134,7 +139,11 @@ public final class Workbench {
         this.evidence = new EvidenceView(store);
         this.middle = new Pile(findings, map, brief, intake);
         this.side = new Pile(evidence, briefSide, intakeSide);
-        frame.setTop(head);
+        alerts.setId("alerts");
+        alerts.getStyleClass().setAll("alerts");
+        alerts.setWrapText(true);
+        alerts.setMaxWidth(Double.MAX_VALUE);
+        frame.setTop(new VBox(head, alerts));
         frame.setLeft(new WayView(store));
         frame.setCenter(middle);
         frame.setRight(side);
@@ -187,6 +196,10 @@ public final class Workbench {
         Nodes.turn(scene.getRoot(), "night", now.night());
         scene.getRoot().setStyle("-fx-font-size: " + TEXT * now.textScale() + "px;");
         showStep(now.step());
+        String told = now.alerts().told();
+        alerts.setText(told);
+        alerts.setVisible(!told.isEmpty());
+        alerts.setManaged(!told.isEmpty());
         if (before.message() != now.message() || before == now) {
             tell(now.message());
         }

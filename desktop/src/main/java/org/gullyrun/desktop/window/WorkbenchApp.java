@@ -5,11 +5,14 @@ import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.layout.StackPane;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
@@ -37,6 +40,9 @@ public final class WorkbenchApp extends Application {
 
     private static final AtomicReference<CompletableFuture<Opened>> OPENING = new AtomicReference<>();
 
+    /** Whose window is to tell of faults, once there is one. */
+    private static final AtomicReference<@Nullable Store> SHOWN = new AtomicReference<>();
+
     private @Nullable Store store;
 
     /** What the window starts with. */
@@ -45,6 +51,17 @@ public final class WorkbenchApp extends Application {
 
     /** Runs the window until it is closed. */
     public static void run(String... arguments) {
+        // A fault of the program is said in the window, with what is still safe; never only in a log.
+        Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> {
+            System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, "in " + thread.getName(), fault);
+            Store store = SHOWN.get();
+            if (store != null) {
+                Platform.runLater(() -> store.tell(new Message(
+                        "The program made a mistake (" + fault
+                                + "). The case is as it was before; save it under another name to be safe.",
+                        true)));
+            }
+        });
         // The case is read and audited while the toolkit starts: each takes a good part of a second.
         OPENING.set(CompletableFuture.supplyAsync(() -> open(List.of(arguments))));
         Application.launch(WorkbenchApp.class, arguments);
@@ -95,17 +112,16 @@ public final class WorkbenchApp extends Application {
 
     private void fill(Stage stage, Scene bare) {
         Type.load();
-        Opened opened = OPENING.get().join();
+        Opened opened;
+        try {
+            opened = OPENING.get().join();
+        } catch (CompletionException e) {
+            refuse(bare, e.getCause() == null ? e : e.getCause());
+            return;
+        }
         Store made = opened.store;
         store = made;
-        // A fault of the program is said in the window, with what is still safe; never only in a log.
-        Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> {
-            fault.printStackTrace();
-            Platform.runLater(() -> made.tell(new Message(
-                    "Something went wrong in the program itself (" + fault
-                            + "). The case is as it was before; save it under another name to be safe.",
-                    true)));
-        });
+        SHOWN.set(made);
         new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage)).exercise();
         if (opened.problem != null) {
             made.tell(opened.problem);
@@ -118,6 +134,17 @@ public final class WorkbenchApp extends Application {
         if (getParameters().getRaw().contains(STREAM)) {
             ChangeStream.start(made, System.out);
         }
+    }
+
+    /** Nothing can be shown: that is said, in place of an empty window. */
+    private static void refuse(Scene bare, Throwable why) {
+        System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, "cannot start", why);
+        Label told = new Label("Gullyrun could not start with this case (" + why
+                + "). Nothing was changed. Start it with another file, or with: gullyrun demo");
+        told.setId("refused");
+        told.setWrapText(true);
+        told.setMaxWidth(600);
+        ((StackPane) bare.getRoot()).getChildren().setAll(told);
     }
 
     private static void place(Stage stage, Remembered remembered) {

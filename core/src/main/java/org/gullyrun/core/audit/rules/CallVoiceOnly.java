@@ -6,6 +6,7 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -34,6 +35,12 @@ final class CallVoiceOnly extends MustRule {
     @Override
     boolean applies(AuditContext context) {
         return context.rig().of(Kind.APPLICATION).stream().anyMatch(a -> a.is(Applications.VOICE_ONLY, false));
+    }
+
+    /** Also where it does not arrive yet: the program would drop it all the same. */
+    @Override
+    boolean concerns(CellReading cell) {
+        return cell.wish() == Wish.MUST;
     }
 
     @Override
@@ -66,6 +73,12 @@ final class CallVoiceOnly extends MustRule {
                 .cause(program.name() + " is set to carry voice only")
                 .noticed("The others hear your " + source + " break up, or not at all.")
                 .setting(program, Applications.VOICE_ONLY)
-                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()));
+                .evidence(
+                        cell.delivery().arrives()
+                                ? Evidence.of(
+                                        scene,
+                                        Evidence.Sort.RUN,
+                                        cell.delivery().strongest())
+                                : Evidence.of());
     }
 }

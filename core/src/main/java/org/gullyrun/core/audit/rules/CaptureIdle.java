@@ -46,7 +46,7 @@ final class CaptureIdle implements Rule {
             check(context, strip, strip.id(), Mixers.FEED, findings);
         }
         for (Element cable : rig.of(Kind.CABLE)) {
-            check(context, cable, cable.or(Links.CABLE_TO, ""), Links.CABLE_FROM, findings);
+            check(context, cable, cable.or(Links.CABLE_FROM, ""), Links.CABLE_FROM, findings);
         }
         return findings;
     }
@@ -54,7 +54,7 @@ final class CaptureIdle implements Rule {
     private void check(
             AuditContext context, Element element, String point, Setting<?> setting, List<Finding> findings) {
         for (SceneReading scene : context.scenes()) {
-            if (scene.isFed(point)) {
+            if (scene.isFed(point) || element.kind() == Kind.INPUT && scene.isCopyFed(element.id())) {
                 return;
             }
         }

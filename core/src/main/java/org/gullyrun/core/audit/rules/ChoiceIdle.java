@@ -69,6 +69,7 @@ final class ChoiceIdle implements Rule {
             List<Finding> into) {
         Choice chosen = holder.get(system);
         if (chosen == null
+                || holder.isUnknown(own) // it may follow the default, and then the choice counts
                 || chosen == Choice.Special.UNSET
                 || going.decidedBy().equals(system)) {
             return;

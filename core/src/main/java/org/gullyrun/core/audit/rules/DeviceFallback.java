@@ -33,9 +33,10 @@ final class DeviceFallback implements Rule {
         DeviceUse.of(context.rig()).forEach((device, use) -> {
             if (!use.fallbacks().isEmpty()) {
                 List<MissingPair> hanging = context.hangingOn(device, "usable");
-                String name = context.rig().name(device);
+                String name = context.rig().name(DeviceUse.id(device));
                 String state = DeviceUse.state(context.rig(), device);
-                String users = DeviceUse.users(context.rig(), use.settings());
+                String users = DeviceUse.users(context.rig(), use.falling());
+                String others = DeviceUse.users(context.rig(), use.silent());
                 String instead = AuditContext.list(
                         use.fallbacks().stream().map(context.rig()::name).toList());
                 findings.add(new Finding(
@@ -45,11 +46,17 @@ final class DeviceFallback implements Rule {
                         List.of(),
                         new Finding.Words(
                                 name + " " + state + "; " + instead + " is used instead",
-                                users + " should use " + name + ", but that " + state + ", so it uses " + instead
-                                        + " instead.",
+                                name + " " + state + ", so " + users + " now uses the default, " + instead + ".",
                                 Say.sentence(
-                                        name + " " + state + "; " + users + " falls back to the default, " + instead
-                                                + ".",
+                                        name + " " + state + "; " + users
+                                                + (DeviceUse.isOne(context.rig(), use.falling()) ? " falls" : " fall")
+                                                + " back to the default, " + instead + ".",
+                                        others.isEmpty()
+                                                ? ""
+                                                : others
+                                                        + (DeviceUse.isOne(context.rig(), use.silent())
+                                                                ? " doesn't, and is silent there."
+                                                                : " don't, and are silent there."),
                                         hanging.isEmpty() ? "" : "Missing for it: " + Say.musts(context, hanging)),
                                 name + " " + state,
                                 "Sound comes out, or is picked up, at the wrong device."),

@@ -33,7 +33,7 @@ final class DeviceGone implements Rule {
         DeviceUse.of(context.rig()).forEach((device, use) -> {
             if (use.fallbacks().isEmpty()) {
                 List<MissingPair> hanging = context.hangingOn(device, "usable");
-                String name = context.rig().name(device);
+                String name = context.rig().name(DeviceUse.id(device));
                 String state = DeviceUse.state(context.rig(), device);
                 String users = DeviceUse.users(context.rig(), use.settings());
                 findings.add(new Finding(

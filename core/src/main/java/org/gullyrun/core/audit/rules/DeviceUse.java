@@ -27,8 +27,22 @@ import org.jspecify.annotations.Nullable;
 
 /** Everything that is set to a device which cannot be used, device by device. */
 final class DeviceUse {
-    /** The settings that name the device, and where sound goes instead; empty if nowhere. */
-    record Use(List<Address> settings, List<String> fallbacks) {}
+    /**
+     * Who uses a device.
+     *
+     * @param settings the settings that name it
+     * @param falling those of them with which sound goes elsewhere instead
+     * @param fallbacks where that is; empty if nowhere
+     */
+    record Use(List<Address> settings, List<Address> falling, List<String> fallbacks) {
+        /** The settings with which there is just silence. */
+        List<Address> silent() {
+            return settings.stream().filter(a -> !falling.contains(a)).toList();
+        }
+    }
+
+    /** What stands between the id of a device that faces the wrong way and the direction that was wanted. */
+    private static final char WANTED = '#';
 
     private final Rig rig;
     private final Map<String, Use> unusable = new TreeMap<>(Ids.ORDER);
@@ -37,21 +51,24 @@ final class DeviceUse {
         this.rig = rig;
         for (Element a : rig.of(Kind.APPLICATION)) {
             for (Element output : rig.in(a.id(), Kind.APP_OUTPUT)) {
-                going(output, Choices.output(rig, a, output));
+                going(output, Choices.output(rig, a, output), Direction.PLAYBACK);
             }
-            going(a, Choices.input(rig, a));
+            going(a, Choices.input(rig, a), Direction.RECORDING);
         }
-        each(Kind.STRIP, Mixers.FEED);
-        each(Kind.BUS, Mixers.TARGET);
-        each(Kind.PRODUCTION, Productions.CUE_DEVICE);
-        each(Kind.OUTLET, Outlets.DEVICE);
-        each(Kind.PASS_THROUGH, Links.PASS_TO);
-        each(Kind.MACHINE, Machines.PLAYBACK);
-        each(Kind.MACHINE, Machines.RECORDING);
+        each(Kind.STRIP, Mixers.FEED, null);
+        each(Kind.BUS, Mixers.TARGET, null);
+        each(Kind.PRODUCTION, Productions.CUE_DEVICE, Direction.PLAYBACK);
+        each(Kind.OUTLET, Outlets.DEVICE, Direction.PLAYBACK);
+        each(Kind.PASS_THROUGH, Links.PASS_TO, Direction.PLAYBACK);
+        each(Kind.MACHINE, Machines.PLAYBACK, Direction.PLAYBACK);
+        each(Kind.MACHINE, Machines.RECORDING, Direction.RECORDING);
+        each(Kind.MACHINE, Machines.CALL_PLAYBACK, Direction.PLAYBACK);
+        each(Kind.MACHINE, Machines.CALL_RECORDING, Direction.RECORDING);
         for (Element input : rig.of(Kind.INPUT)) {
-            Productions.Takes takes = input.get(Productions.TAKES);
-            if (takes == Productions.Takes.RECORDING || takes == Productions.Takes.PLAYBACK) {
-                one(input, Productions.DEVICE, input.get(Productions.DEVICE));
+            switch (input.get(Productions.TAKES)) {
+                case RECORDING -> one(input, Productions.DEVICE, Direction.RECORDING);
+                case PLAYBACK -> one(input, Productions.DEVICE, Direction.PLAYBACK);
+                case null, default -> {}
             }
         }
         ref(Kind.PASS_THROUGH, Links.PASS_FROM);
@@ -60,7 +77,7 @@ final class DeviceUse {
         for (Element source : rig.of(Kind.SOURCE)) {
             Element at = rig.find(source.get(Sources.AT));
             if (at == null || at.kind() == Kind.DEVICE) {
-                add(source, Sources.AT, source.or(Sources.AT, ""), "");
+                add(source, Sources.AT, source.or(Sources.AT, ""), Direction.RECORDING, "");
             }
         }
     }
@@ -70,30 +87,50 @@ final class DeviceUse {
         return new DeviceUse(rig).unusable;
     }
 
-    private void going(Element holder, Choices.Going going) {
-        add(holder, going.decidedBy(), going.device(), going.fallback());
+    private void going(Element holder, Choices.Going going, Direction direction) {
+        add(holder, going.decidedBy(), going.device(), direction, going.fallback());
     }
 
-    private void each(Kind kind, Setting<Choice> setting) {
-        rig.of(kind).forEach(e -> one(e, setting, e.get(setting)));
+    private void each(Kind kind, Setting<Choice> setting, @Nullable Direction direction) {
+        rig.of(kind).forEach(e -> one(e, setting, direction));
     }
 
-    private void one(Element holder, Setting<Choice> setting, @Nullable Choice choice) {
-        add(holder, setting, choice == null ? "" : choice.id(), "");
+    private void one(Element holder, Setting<Choice> setting, @Nullable Direction direction) {
+        Choice choice = holder.get(setting);
+        add(holder, setting, choice == null ? "" : choice.id(), direction, "");
     }
 
     private void ref(Kind kind, Setting<String> setting) {
-        rig.of(kind).forEach(e -> add(e, setting, e.or(setting, ""), ""));
+        rig.of(kind).forEach(e -> add(e, setting, e.or(setting, ""), Direction.RECORDING, ""));
     }
 
-    private void add(Element holder, Setting<?> setting, String device, String fallback) {
-        if (!device.isEmpty() && !Choices.usable(rig, device)) {
-            Use use = unusable.computeIfAbsent(device, x -> new Use(new ArrayList<>(), new ArrayList<>()));
-            use.settings.add(new Address(holder.id(), setting.key()));
-            if (!fallback.isEmpty() && !use.fallbacks.contains(fallback)) {
+    /** Notes a use of a device that cannot be used; where no direction is given, either will do. */
+    private void add(
+            Element holder, Setting<?> setting, String device, @Nullable Direction direction, String fallback) {
+        boolean fine = direction == null ? Choices.usable(rig, device) : Choices.usable(rig, device, direction);
+        if (device.isEmpty() || fine) {
+            return;
+        }
+        boolean wrong = direction != null
+                && rig.find(device) instanceof Element found
+                && !(found.kind() == Kind.DEVICE && Choices.faces(found, direction));
+        Use use = unusable.computeIfAbsent(
+                wrong ? device + WANTED + direction.word() : device,
+                x -> new Use(new ArrayList<>(), new ArrayList<>(), new ArrayList<>()));
+        Address at = new Address(holder.id(), setting.key());
+        use.settings.add(at);
+        if (!fallback.isEmpty()) {
+            use.falling.add(at);
+            if (!use.fallbacks.contains(fallback)) {
                 use.fallbacks.add(fallback);
             }
         }
+    }
+
+    /** The id of the device, without the direction that was wanted of it. */
+    static String id(String device) {
+        int wanted = device.indexOf(WANTED);
+        return wanted < 0 ? device : device.substring(0, wanted);
     }
 
     /** Critical if a must at live or ears hangs on it, major if any does or sound goes astray, else a note. */
@@ -107,8 +144,11 @@ final class DeviceUse {
         return hanging.isEmpty() ? withoutMusts : Severity.MAJOR;
     }
 
-    static String state(Rig rig, String id) {
-        Element device = rig.find(id);
+    static String state(Rig rig, String key) {
+        Element device = rig.find(id(key));
+        if (key.indexOf(WANTED) >= 0) {
+            return "is not a " + key.substring(key.indexOf(WANTED) + 1) + " device";
+        }
         if (device == null || device.kind() != Kind.DEVICE) {
             return "is not there";
         }
@@ -124,16 +164,25 @@ final class DeviceUse {
     }
 
     static String users(Rig rig, List<Address> settings) {
-        return AuditContext.list(settings.stream()
+        return settings.isEmpty() ? "" : AuditContext.list(names(rig, settings));
+    }
+
+    /** Whether one thing alone has all these settings: it falls back, several fall back. */
+    static boolean isOne(Rig rig, List<Address> settings) {
+        return names(rig, settings).size() == 1;
+    }
+
+    private static List<String> names(Rig rig, List<Address> settings) {
+        return settings.stream()
                 .map(a -> rig.program(rig.get(a.element())).name())
                 .distinct()
-                .toList());
+                .toList();
     }
 
     /** The settings that make the device usable again, where it is there at all, and those that name it. */
     static Address[] evidence(Rig rig, String device, Use use) {
         List<Address> all = new ArrayList<>();
-        rig.find(device, Kind.DEVICE).ifPresent(d -> {
+        rig.find(id(device), Kind.DEVICE).filter(d -> id(device).equals(device)).ifPresent(d -> {
             if (!d.is(Devices.PRESENT, true)) {
                 all.add(new Address(device, Devices.PRESENT.key()));
             }

@@ -1,20 +1,23 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.flow.Run;
 import org.gullyrun.core.flow.RunSearch;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Outlets;
 import org.jspecify.annotations.Nullable;
 
@@ -72,15 +75,11 @@ final class Double extends PairRule {
     static Apart apart(Thresholds t, SceneReading scene, CellReading cell) {
         List<Evidence.Way> two = two(scene, cell);
         if (two.size() == 2) {
-            List<Integer> a = new ArrayList<>(two.get(0).segments());
-            List<Integer> b = new ArrayList<>(two.get(1).segments());
-            List<Integer> shared = new ArrayList<>(a);
-            shared.retainAll(b);
-            a.removeAll(shared);
-            b.removeAll(shared);
-            a.addAll(b);
-            if (a.stream().anyMatch(s -> latencyAssumed(scene, s))) {
-                return Apart.NOT_KNOWN;
+            Map<Address, Integer> times = new HashMap<>();
+            passes(scene, two.get(0), 1, times);
+            passes(scene, two.get(1), -1, times);
+            if (times.values().stream().anyMatch(n -> n != 0)) {
+                return Apart.NOT_KNOWN; // what both pass as often makes them late alike, whatever it is
             }
         }
         double apart = cell.delivery().copyApart();
@@ -89,11 +88,16 @@ final class Double extends PairRule {
                 : apart < t.of(Limit.COMB) ? Apart.COMB : apart < t.of(Limit.SLAP) ? Apart.SLAP : Apart.ECHO;
     }
 
-    private static boolean latencyAssumed(SceneReading scene, int segment) {
-        return scene.graph().assumed(segment).stream().anyMatch(a -> switch (a.key()) {
-            case "latency", "delay", "passLatency" -> true;
-            default -> false;
-        });
+    /** Counts how often a way passes each latency that is not yet known. */
+    private static void passes(SceneReading scene, Evidence.Way way, int by, Map<Address, Integer> times) {
+        for (int segment : way.segments()) {
+            for (Address at : scene.graph().assumed(segment)) {
+                switch (at.key()) {
+                    case "latency", "delay", "passLatency" -> times.merge(at, by, Integer::sum);
+                    default -> {}
+                }
+            }
+        }
     }
 
     /** The strongest run and the copy that counts; the strongest alone if the copy is among more than can be listed. */
@@ -101,19 +105,22 @@ final class Double extends PairRule {
         Delivery d = cell.delivery();
         List<Evidence.Way> ways = new ArrayList<>();
         ways.add(new Evidence.Way(Evidence.Sort.RUN, d.strongest()));
-        for (Run run : scene.runs(cell, RunSearch.EXACT).runs()) {
-            if (Math.abs(run.gain() - d.copyGain()) < 1e-8
-                    && Math.abs(Math.abs(run.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
-                    && !run.segments().equals(d.strongest())) {
-                ways.add(new Evidence.Way(Evidence.Sort.RUN, run.segments()));
-                break;
-            }
+        Run copy = scene.firstRun(
+                cell,
+                run -> Math.abs(run.gain() - d.copyGain()) < 1e-8
+                        && Math.abs(Math.abs(run.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
+                        && !run.segments().equals(d.strongest()));
+        if (copy != null) {
+            ways.add(new Evidence.Way(Evidence.Sort.RUN, copy.segments()));
         }
         return ways;
     }
 
     /** How many runs are strong enough to count; more than the limit of the search if there are more than that. */
     private static long heard(Thresholds t, SceneReading scene, CellReading cell) {
+        if (cell.delivery().atLeast() || cell.delivery().runs() > RunSearch.EXACT) {
+            return RunSearch.EXACT + 1;
+        }
         RunSearch.Found found = scene.runs(cell, RunSearch.EXACT);
         double least = cell.delivery().strongestGain() - t.of(Limit.COPY_WITHIN) - 1e-9;
         long count = found.runs().stream().filter(r -> r.gain() >= least).count();

@@ -2,14 +2,19 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
+import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -43,6 +48,32 @@ final class EngineManual implements Rule {
         };
     }
 
+    /** How many musts arrive now, in some scene, and would not if the engine did not run. */
+    private static int needing(AuditContext context, Element engine) {
+        Address running = new Address(engine.id(), EngineDown.running(engine).key());
+        Set<String> pairs = new HashSet<>();
+        for (int i = 0; i < context.scenes().size(); i++) {
+            SceneReading scene = context.scenes().get(i);
+            boolean[] cut = new boolean[scene.graph().segments()];
+            for (int segment : scene.graph().gated(running)) {
+                cut[segment] = true;
+            }
+            for (int s = 0; s < context.sources().size() && !context.isAsBefore(i); s++) {
+                if (!context.mustsThrough(s).containsKey(engine.id())) {
+                    continue;
+                }
+                boolean[] reached = scene.view().reachedWithout(scene.sourcePoint(s), cut);
+                for (int o = 0; o < context.outlets().size(); o++) {
+                    CellReading cell = scene.cell(s, o);
+                    if (cell.wish() == Wish.MUST && cell.delivery().arrives() && !reached[scene.outletPoint(o)]) {
+                        pairs.add(s + ">" + o);
+                    }
+                }
+            }
+        }
+        return pairs.size();
+    }
+
     @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
@@ -57,7 +88,7 @@ final class EngineManual implements Rule {
             context.mustsThrough(s).forEach((program, musts) -> through.merge(program, musts, Integer::sum));
         }
         for (Element engine : manual) {
-            int musts = through.getOrDefault(engine.id(), 0);
+            int musts = through.getOrDefault(engine.id(), 0) == 0 ? 0 : needing(context, engine);
             if (musts > 0) {
                 findings.add(new Finding(
                         id(),

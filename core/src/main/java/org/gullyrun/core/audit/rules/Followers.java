@@ -41,7 +41,7 @@ final class Followers {
                 ? going.effective() == Choice.Special.CALL_DEFAULT
                 : going.effective() == Choice.Special.DEFAULT
                         || going.effective() == Choice.Special.CALL_DEFAULT
-                        || !going.fallback().isEmpty();
+                        || going.fallsBack();
     }
 
     private static boolean inProductions(Rig rig, String machine, Direction direction) {
@@ -73,6 +73,6 @@ final class Followers {
                                         .isPresent())
                 || rig.of(Kind.OUTLET).stream()
                         .anyMatch(o -> o.get(Outlets.DEVICE) == Choice.Special.DEFAULT
-                                && machine.equals(o.get(Outlets.MACHINE)));
+                                && machine.equals(Choices.machineOf(rig, o)));
     }
 }

@@ -1,25 +1,27 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.Dominators;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
@@ -35,6 +37,9 @@ import org.jspecify.annotations.Nullable;
  * goes by several ways at once is found by leaving the mixer out.
  */
 final class HangsOn implements Rule {
+    /** So many musts × points are looked at; a very large show has some 2 000 000. */
+    private static final long MOST_PAIRS = 4_000_000;
+
     @Override
     public String id() {
         return "hangs.on";
@@ -57,28 +62,52 @@ final class HangsOn implements Rule {
 
     @Override
     public List<Finding> check(AuditContext context) {
-        Map<String, Set<String>> carried = carried(context);
+        long pairs = (long) context.musts().size()
+                * context.scenes().getFirst().graph().points();
+        if (pairs > MOST_PAIRS) {
+            context.leaveUnfinished(this, "the rig is too large to ask what depends on each element");
+            return List.of();
+        }
+        Map<String, Map<Must, Integer>> carried = carried(context);
         List<Finding> findings = new ArrayList<>();
         double least = context.thresholds().of(Limit.HANGING);
-        List<String> order = new ArrayList<>(carried.keySet());
         carried.forEach((id, musts) -> {
             boolean covered = carried.entrySet().stream()
-                    .anyMatch(o -> !o.getKey().equals(id)
-                            && o.getValue().containsAll(musts)
-                            && (o.getValue().size() > musts.size() || order.indexOf(o.getKey()) < order.indexOf(id)));
+                    .anyMatch(o -> !o.getKey().equals(id) && covers(o.getKey(), o.getValue(), id, musts));
             if (musts.size() >= least && !covered) {
-                findings.add(tell(context, context.rig().get(id), musts));
+                findings.add(tell(context, context.rig().get(id), musts.keySet()));
             }
         });
         return findings;
     }
 
-    /** For each element the musts that go through it in every scene in which they arrive; nearest the source first. */
-    private static Map<String, Set<String>> carried(AuditContext context) {
-        Map<String, Set<String>> all = new LinkedHashMap<>();
+    /** Whether an element carries all the musts of another and more; of equal ones the one nearest the source covers. */
+    private static boolean covers(String other, Map<Must, Integer> theirs, String id, Map<Must, Integer> own) {
+        if (!theirs.keySet().containsAll(own.keySet())) {
+            return false;
+        }
+        if (theirs.size() > own.size()) {
+            return true;
+        }
+        Must first = own.keySet().iterator().next(); // both lie on it, in the same order as on any other
+        int order = Integer.compare(theirs.getOrDefault(first, 0), own.getOrDefault(first, 0));
+        return order != 0 ? order < 0 : Ids.ORDER.compare(other, id) < 0;
+    }
+
+    /**
+     * A pair that must arrive. What is said of it are names, which two pairs may share.
+     *
+     * @param source the place of the source in the rig's list
+     * @param outlet the place of the outlet
+     */
+    private record Must(int source, int outlet) {}
+
+    /** For each element the musts that go through it in every scene in which they arrive, and how far from their source. */
+    private static Map<String, Map<Must, Integer>> carried(AuditContext context) {
+        Map<String, Map<Must, Integer>> all = new TreeMap<>(Ids.ORDER);
         for (int s = 0; s < context.sources().size(); s++) {
             Element source = context.sources().get(s);
-            Map<Integer, Set<String>> byOutlet = new HashMap<>();
+            Map<Integer, List<String>> byOutlet = new TreeMap<>();
             for (int i = 0; i < context.scenes().size(); i++) {
                 SceneReading scene = context.scenes().get(i);
                 if (context.isAsBefore(i)) {
@@ -94,14 +123,19 @@ final class HangsOn implements Rule {
                             ? Dominators.of(scene.view(), scene.graph().point(source.id()))
                             : dominators;
                     Set<String> on = elements(context, scene, cell, dominators);
-                    byOutlet.merge(o, on, (a, b) -> {
-                        a.retainAll(b);
-                        return a;
+                    byOutlet.merge(o, new ArrayList<>(on), (before, now) -> {
+                        before.retainAll(now);
+                        return before;
                     });
                 }
             }
-            byOutlet.forEach((o, elements) -> elements.forEach(e -> all.computeIfAbsent(e, x -> new LinkedHashSet<>())
-                    .add(source.name() + " at " + context.outlets().get(o).name())));
+            int place = s;
+            byOutlet.forEach((o, elements) -> {
+                for (int i = 0; i < elements.size(); i++) {
+                    all.computeIfAbsent(elements.get(i), x -> new LinkedHashMap<>())
+                            .put(new Must(place, o), i);
+                }
+            });
         }
         return all;
     }
@@ -126,7 +160,7 @@ final class HangsOn implements Rule {
             }
         }
         on.remove(cell.source().or(Sources.AT, ""));
-        on.remove(graph.element(graph.from(cell.delivery().strongest().getLast())));
+        on.remove(Choices.listensOn(rig, cell.outlet()));
         return on;
     }
 
@@ -146,7 +180,7 @@ final class HangsOn implements Rule {
         }
     }
 
-    private Finding tell(AuditContext context, Element element, Set<String> musts) {
+    private Finding tell(AuditContext context, Element element, Set<Must> musts) {
         Setting<?> setting = switch (element.kind()) {
             case MIXER -> Mixers.RUNNING;
             case PROCESSOR -> Links.PROCESSOR_RUNNING;
@@ -157,7 +191,10 @@ final class HangsOn implements Rule {
             case WIRE -> Links.WIRE_FROM;
             default -> Links.COUPLING_FROM;
         };
-        List<String> names = List.copyOf(musts);
+        List<String> names = musts.stream()
+                .map(m -> context.sources().get(m.source).name() + " at "
+                        + context.outlets().get(m.outlet).name())
+                .toList();
         return Told.of(id(), Severity.NOTE, element.id())
                 .title(musts.size() + " musts hang on " + element.name() + " alone")
                 .plain("If " + element.name() + " stops, " + musts.size() + " things that must be heard are gone.")

@@ -11,14 +11,16 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.Figures;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -96,13 +98,25 @@ final class LateApart implements Rule {
         List<CellReading> here = group.stream()
                 .map(s -> scene.cell(s, outlet))
                 .filter(c -> c.delivery().arrives() && c.wish() != Wish.NEVER)
-                .sorted(Comparator.comparingDouble(c -> c.delivery().strongestDelay()))
+                .sorted((a, b) -> {
+                    int order = Figures.compare(
+                            a.delivery().strongestDelay(), b.delivery().strongestDelay());
+                    return order != 0
+                            ? order
+                            : Ids.ORDER.compare(a.source().id(), b.source().id());
+                })
                 .toList();
         if (here.size() < 2) {
             return null;
         }
         CellReading early = here.getFirst();
-        CellReading late = here.getLast();
+        CellReading late = here.stream() // of equally late ones too the first by id, whatever the order of the file
+                .filter(c -> Figures.compare(
+                                c.delivery().strongestDelay(),
+                                here.getLast().delivery().strongestDelay())
+                        == 0)
+                .findFirst()
+                .orElseThrow();
         double by = late.delivery().strongestDelay() - early.delivery().strongestDelay();
         Thresholds t = context.thresholds();
         return by > t.of(Limit.APART_MINOR) + 1e-9

@@ -6,11 +6,11 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes.Ground;
 import org.gullyrun.core.rig.Outlets;
@@ -81,10 +81,14 @@ final class Leak extends PairRule {
                         : sort == Outlets.Sort.FAR_END
                                 ? "The others in the call hear what is not meant for them."
                                 : "Listeners hear what is not meant for them.";
-        boolean twice = cell.delivery().runs() > 1;
+        boolean twice = cell.delivery().copyGain()
+                >= cell.delivery().strongestGain() - context.thresholds().of(Limit.COPY_WITHIN) - 1e-9;
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
         figures.add(new Figure("runs", cell.delivery().runs(), ""));
+        if (twice) {
+            figures.add(new Figure("apart", cell.delivery().copyApart(), "ms"));
+        }
         return new Telling(
                 new Finding.Words(
                         source + " heard at " + outlet,
@@ -95,7 +99,11 @@ final class Leak extends PairRule {
                                                 cell.delivery().runs(),
                                                 cell.delivery().atLeast()),
                                 inScenes.isEmpty() ? "" : inScenes,
-                                "at " + Say.of(cell.delivery().strength(), "dB") + (twice ? ", more than once" : "")
+                                "at " + Say.of(cell.delivery().strength(), "dB")
+                                        + (twice
+                                                ? ", doubled, "
+                                                        + Say.of(cell.delivery().copyApart(), "ms") + " apart"
+                                                : "")
                                         + "; " + because),
                         because,
                         noticed),

@@ -11,10 +11,10 @@ import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -77,12 +77,7 @@ final class LevelClip implements Rule {
                 byPlace.computeIfAbsent(scene.graph().element(hit.point), x -> new ArrayList<>())
                         .add(hit);
             }
-            boolean[] behind = scene.view()
-                    .reachedFrom(above.stream().mapToInt(Integer::intValue).toArray());
             for (int o = 0; o < context.outlets().size(); o++) {
-                if (behind[scene.outletPoint(o)]) {
-                    continue; // it is told of the place before
-                }
                 Sum sum = new Sum();
                 for (int s = 0; s < powers.length; s++) {
                     Delivery delivery = scene.cell(s, o).delivery();
@@ -91,7 +86,7 @@ final class LevelClip implements Rule {
                     }
                 }
                 Hit hit = sum.hit(context, i, scene.outletPoint(o), o);
-                if (hit != null) {
+                if (hit != null && !isToldBefore(scene, hit, above)) {
                     byPlace.computeIfAbsent(context.outlets().get(o).id(), x -> new ArrayList<>())
                             .add(hit);
                 }
@@ -100,6 +95,12 @@ final class LevelClip implements Rule {
         List<Finding> findings = new ArrayList<>();
         byPlace.forEach((place, hits) -> findings.add(tell(context, place, hits)));
         return findings;
+    }
+
+    /** Whether what makes an outlet too loud comes there through an exit that is too loud, of which that is told. */
+    private static boolean isToldBefore(SceneReading scene, Hit hit, Set<Integer> above) {
+        return scene.cell(hit.loudest, hit.outlet).delivery().strongest().stream()
+                .anyMatch(s -> above.contains(scene.graph().from(s)));
     }
 
     /** The power of each source at its usual level, 1 at full scale; NaN where no level has been entered. */
@@ -155,7 +156,9 @@ final class LevelClip implements Rule {
         }
         List<Hit> hits = new ArrayList<>();
         for (int at = 0; at < exits.length; at++) {
-            Hit hit = sums[at] == null ? null : sums[at].hit(context, place, exits[at], -1);
+            // What leaves to no device, or to one that is not there, clips nothing.
+            boolean leaves = scene.view().leaves(exits[at]);
+            Hit hit = sums[at] == null || !leaves ? null : sums[at].hit(context, place, exits[at], -1);
             if (hit != null) {
                 hits.add(hit);
             }

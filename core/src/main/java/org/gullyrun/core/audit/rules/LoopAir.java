@@ -3,10 +3,10 @@ package org.gullyrun.core.audit.rules;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.Loop;
 
 /** Does sound come back to where it was through the air? */

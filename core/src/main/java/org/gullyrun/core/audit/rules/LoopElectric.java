@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.Loop;
 
 /** Does sound come back to where it was, in the graph without couplings? */

@@ -63,7 +63,7 @@ final class Missing implements Rule {
         String cause = cell.tooFaint()
                 ? "too faint"
                 : !way.exists()
-                        ? "there is no way, whatever gates are opened"
+                        ? noWay(context.rig(), pair.outlet())
                         : AuditContext.list(way.closed().stream().map(Gate::why).toList());
         List<Figure> figures = new ArrayList<>();
         if (cell.tooFaint()) {
@@ -101,6 +101,13 @@ final class Missing implements Rule {
                 evidence,
                 figures,
                 Say.assumed(context.scenes().get(scene).graph(), way.segments()));
+    }
+
+    private static String noWay(Rig rig, Element outlet) {
+        boolean byDefault = outlet.get(Outlets.DEVICE) == Choice.Special.DEFAULT;
+        return byDefault && Choices.machineOf(rig, outlet) == null
+                ? outlet.name() + " listens on the default, and of which computer is not entered"
+                : "there is no way, whatever gates are opened";
     }
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */

@@ -10,12 +10,14 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
@@ -25,12 +27,16 @@ final class NamesTwin implements Rule {
     private static final List<Kind> NAMED = List.of(
             Kind.MACHINE,
             Kind.DEVICE,
+            Kind.CABLE,
+            Kind.WIRE,
+            Kind.PROCESSOR,
             Kind.APPLICATION,
             Kind.MIXER,
             Kind.STRIP,
             Kind.BUS,
             Kind.PRODUCTION,
             Kind.INPUT,
+            Kind.GROUP,
             Kind.SCENE,
             Kind.OUTPUT,
             Kind.SOURCE,
@@ -105,11 +111,15 @@ final class NamesTwin implements Rule {
     }
 
     private static String place(Rig rig, Element e) {
-        if (e.kind() == Kind.DEVICE) {
-            return e.or(Devices.MACHINE, "") + "|" + e.get(Devices.DIRECTION);
-        }
         Element owner = rig.owner(e);
-        return owner == null ? "" : owner.id();
+        return switch (e.kind()) {
+            case DEVICE -> e.or(Devices.MACHINE, "") + "|" + e.get(Devices.DIRECTION);
+            case APPLICATION -> e.or(Applications.MACHINE, "");
+            case MIXER -> e.or(Mixers.MACHINE, "");
+            case PROCESSOR -> e.or(Links.PROCESSOR_MACHINE, "");
+            case PRODUCTION -> e.or(Productions.MACHINE, "");
+            default -> owner == null ? "" : owner.id();
+        };
     }
 
     private Finding twins(Rig rig, List<Element> all) {

@@ -6,12 +6,12 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 
 /** Is an output that the brief has musts for not active? */
@@ -35,8 +35,15 @@ final class OutputIdle implements Rule {
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Element output : context.rig().of(Kind.OUTPUT)) {
-            List<MissingPair> hanging = context.hangingOn(output.id(), Productions.ACTIVE.key());
-            if (!hanging.isEmpty()) {
+            if (output.is(Productions.ACTIVE, true)) {
+                continue;
+            }
+            // Whatever else may be in the way: without the output nothing of it arrives.
+            List<String> musts = context.musts().stream()
+                    .filter(c -> output.id().equals(c.outlet().get(Outlets.OUTPUT)))
+                    .map(c -> c.source().name() + " at " + c.outlet().name())
+                    .toList();
+            if (!musts.isEmpty()) {
                 String program = context.rig().program(output).name();
                 findings.add(new Finding(
                         id(),
@@ -48,11 +55,11 @@ final class OutputIdle implements Rule {
                                 "The output " + output.name() + " in " + program + " has not been started.",
                                 Say.sentence(
                                         "Output " + output.name() + " is not active. Missing for it:",
-                                        Say.musts(context, hanging)),
+                                        Say.first(musts, 4)),
                                 "nobody has started the output",
                                 "Nobody gets the show there."),
                         Evidence.of(new Address(output.id(), Productions.ACTIVE.key())),
-                        List.of(new Figure("musts", hanging.size(), "")),
+                        List.of(new Figure("musts", musts.size(), "")),
                         false));
             }
         }

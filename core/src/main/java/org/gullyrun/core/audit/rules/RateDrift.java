@@ -5,9 +5,9 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Limit;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.Clocks;
 import org.gullyrun.core.rig.Devices;
@@ -85,8 +85,8 @@ final class RateDrift implements Rule {
         if (a == null || b == null) {
             return;
         }
-        String one = Clocks.of(a);
-        String other = Clocks.of(b);
+        String one = Clocks.key(a);
+        String other = Clocks.key(b);
         String pair = one.compareTo(other) < 0 ? one + "|" + other : other + "|" + one;
         if (!Clocks.isPhysical(a) || !Clocks.isPhysical(b) || one.equals(other) || byPair.containsKey(pair)) {
             return;
@@ -110,7 +110,7 @@ final class RateDrift implements Rule {
                         ends + " are joined by " + by.name() + " and nothing re-clocks between;",
                         known
                                 ? Say.of(ppm * MS_AN_HOUR, "ms") + " an hour, " + Say.of(buffer, "ms") + " after "
-                                        + Say.of(hours, "h")
+                                        + Say.hours(hours)
                                 : "how far the clocks are apart is not known")
                 .cause("two clocks, and nothing that keeps them in step")
                 .noticed(

@@ -19,6 +19,13 @@ final class Say {
         return (number.equals("−0.0") ? "0.0" : number) + " " + unit;
     }
 
+    /** A time of some hours in the unit that suits it: "2.3 h", "7 min", "40 s". */
+    static String hours(double hours) {
+        return hours >= 1.95
+                ? of(hours, "h")
+                : hours * 60 >= 1.95 ? Math.round(hours * 60) + " min" : Math.round(hours * 3600) + " s";
+    }
+
     /** "1 run", "3 runs", "at least 10000 runs". */
     static String runs(long n, boolean atLeast) {
         return (atLeast ? "at least " : "") + n + (n == 1 ? " run" : " runs");
@@ -65,6 +72,6 @@ final class Say {
         List<String> names = numbers.stream()
                 .map(n -> Sentences.trackName(rig, production, Integer.toString(n)))
                 .toList();
-        return (names.size() == 1 ? "track " : "tracks ") + AuditContext.list(names);
+        return names.size() == 1 ? Sentences.called("track", names.getFirst()) : "tracks " + AuditContext.list(names);
     }
 }

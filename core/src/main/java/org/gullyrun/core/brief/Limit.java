@@ -1,4 +1,4 @@
-package org.gullyrun.core.audit;
+package org.gullyrun.core.brief;
 
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
@@ -140,6 +140,39 @@ public enum Limit {
         return unit;
     }
 
+    /** The lowest value that makes sense: times and counts are not negative, and of what can hang on one, there is one. */
+    public double least() {
+        return switch (unit) {
+            case "dBFS" -> -200;
+            case "dB" -> usual < 0 ? -200 : 0;
+            default -> this == HANGING ? 1 : 0;
+        };
+    }
+
+    /** The highest value that makes sense. */
+    public double most() {
+        return switch (unit) {
+            case "ms" -> 60_000;
+            case "dB", "dBFS" -> usual > 0 ? 200 : 60;
+            default -> 1_000;
+        };
+    }
+
+    /** Its range in words: "from 0 ms to 60000 ms". */
+    public String range() {
+        return "from " + say(least()) + " to " + say(most());
+    }
+
+    /** Why a case cannot have this value for a key, or an empty text if it can. Keys that mean nothing may stand at any. */
+    public static String objection(String key, double value) {
+        for (Limit limit : values()) {
+            if (limit.key.equals(key) && !(value >= limit.least() && value <= limit.most())) {
+                return "expected a value " + limit.range() + ", found " + limit.say(value);
+            }
+        }
+        return "";
+    }
+
     /** What happens there. */
     public String meaning() {
         return meaning;
@@ -156,13 +189,17 @@ public enum Limit {
         return (number + " " + unit).strip().replace('-', '−');
     }
 
-    /** The value that a text gives, with or without the unit, a comma or point, a true minus or a hyphen; null if none. */
+    /**
+     * The value that a text gives, with or without the unit, a comma or point, a true minus or a hyphen; null if it gives
+     * none, or one that is out of {@link #range()}.
+     */
     public @Nullable Double read(String typed) {
         String plain = typed.strip().replace('−', '-').replace(',', '.');
         if (!unit.isEmpty() && plain.toLowerCase(Locale.ROOT).endsWith(unit.toLowerCase(Locale.ROOT))) {
             plain = plain.substring(0, plain.length() - unit.length()).strip();
         }
-        return plain.matches("[+-]?\\d{1,6}(\\.\\d{1,6})?") ? Double.valueOf(plain) : null;
+        Double value = plain.matches("[+-]?\\d{1,6}(\\.\\d{1,6})?") ? Double.valueOf(plain) : null;
+        return value == null || !objection(key, value).isEmpty() ? null : value;
     }
 
     /** A text in which limits are named by their keys in braces, with the usual figures in their place. */

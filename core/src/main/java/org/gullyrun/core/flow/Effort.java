@@ -1,0 +1,31 @@
+package org.gullyrun.core.flow;
+
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+
+/**
+ * How much work one search may be: all searches of a reading share a fixed amount, so that no rig is searched without end.
+ * It is counted in steps, not in seconds, so that the same rig gives the same answer on every machine.
+ */
+final class Effort {
+    private static final long STEPS = 1_000_000_000;
+    private static final long LABELS = 3_000_000;
+
+    private Effort() {}
+
+    private static long pairs(Rig rig) {
+        long scenes = Math.max(1, rig.of(Kind.SCENE).size());
+        return Math.max(
+                1, scenes * rig.of(Kind.SOURCE).size() * rig.of(Kind.OUTLET).size());
+    }
+
+    /** The most segments that one search for runs between a source and an outlet may look at. */
+    static long steps(Rig rig) {
+        return Math.clamp(STEPS / pairs(rig), 2_000, 10_000_000);
+    }
+
+    /** The most labels that one search for a blocked way may make. */
+    static int labels(Rig rig) {
+        return Math.clamp(LABELS / pairs(rig), 60, 50_000);
+    }
+}

@@ -1,0 +1,37 @@
+package org.gullyrun.desktop.state;
+
+/**
+ * What a person has to know as long as it is so; a message would go away.
+ *
+ * @param failure why the case as it stands could not be audited, so that what is shown is out of date; empty if it was
+ * @param noJournal whether changes can be written down nowhere, so that a crash would lose them
+ * @param causesOld whether the root causes shown are those of a rig before, while those of this one are looked for
+ */
+public record Alerts(String failure, boolean noJournal, boolean causesOld) {
+    /** All is well. */
+    static final Alerts NONE = new Alerts("", false, false);
+
+    Alerts failed(String why) {
+        return new Alerts(why, noJournal, causesOld);
+    }
+
+    Alerts journal(boolean lacking) {
+        return new Alerts(failure, lacking, causesOld);
+    }
+
+    Alerts causes(boolean old) {
+        return causesOld == old ? this : new Alerts(failure, noJournal, old);
+    }
+
+    /** What is to be said as long as it is so; empty if nothing is. */
+    public String told() {
+        String audit = failure.isEmpty()
+                ? ""
+                : "What you see is out of date: this case could not be audited. " + failure
+                        + " Undo the last change, or correct it.";
+        String journal = noJournal
+                ? "Changes can't be kept safe here: neither the case's folder nor your own can be written to. Save often."
+                : "";
+        return (audit + " " + journal).strip();
+    }
+}
