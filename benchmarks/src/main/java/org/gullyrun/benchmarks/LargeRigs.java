@@ -1,10 +1,16 @@
 package org.gullyrun.benchmarks;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -46,6 +52,14 @@ public final class LargeRigs {
         this.sources = sources;
         this.outlets = outlets;
         this.scenes = scenes;
+    }
+
+    /** Writes a case with such a rig: the file, then how many sources, outlets and scenes. */
+    public static void main(String[] arguments) throws CaseProblem {
+        int sources = Integer.parseInt(arguments[1]);
+        Rig rig = make(1, sources, Integer.parseInt(arguments[2]), Integer.parseInt(arguments[3]));
+        List<Survey> surveys = List.of(new Survey("large", "large", "", "", rig, Map.of()));
+        CaseFiles.save(new Case("A large rig", "", 4, "", surveys, brief(sources)), Path.of(arguments[0]));
     }
 
     /** A rig with so many sources; 200 make some 1 900 points and 7 000 segments. */

@@ -1,11 +1,15 @@
 package org.gullyrun.cli;
 
 import java.io.PrintWriter;
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.measure.AnswerTime;
+import org.gullyrun.desktop.measure.LongUse;
 import org.gullyrun.desktop.measure.Times;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -36,6 +40,16 @@ final class MeasureCommand implements Callable<Integer> {
     @Option(names = "--what", description = "What is changed: ${COMPLETION-CANDIDATES}.")
     AnswerTime.Changes what = AnswerTime.Changes.TRACK;
 
+    @Option(names = "--minutes", description = "Uses the window so long, and tells the memory that it takes.")
+    double minutes;
+
+    @Option(
+            names = "--case",
+            paramLabel = "CASE",
+            description = "With --minutes: the case; the sample show if not given.")
+    @Nullable
+    Path file;
+
     private int typing() throws InterruptedException {
         var found = org.gullyrun.desktop.measure.Usability.measure(
                 SampleShow.make().surveys().getFirst().rig());
@@ -60,6 +74,10 @@ final class MeasureCommand implements Callable<Integer> {
             return typing();
         }
         PrintWriter out = spec.commandLine().getOut();
+        if (minutes > 0) {
+            LongUse.run(file == null ? SampleShow.make() : CaseFiles.open(file), minutes, out::println);
+            return Exit.OK;
+        }
         if (first) {
             Times each = AnswerTime.measure(SampleShow.make(), new AnswerTime.Course(what, 0, FIRST, after));
             out.println("the first changes after a start, ms: " + each.sayEach());

@@ -92,7 +92,7 @@ final class LimitsSheet {
         Double value = field.getText().isBlank() ? Double.valueOf(limit.usual()) : limit.read(field.getText());
         Nodes.mark(field, "wrong", value == null);
         if (value == null) {
-            beside(field, limit, "a number" + (limit.unit().isEmpty() ? "" : " of " + limit.unit()));
+            beside(field, limit, "a number " + limit.range());
             return;
         }
         Edit.About from = Edit.About.of(store.state().what());

@@ -1,10 +1,15 @@
 package org.gullyrun.desktop.window;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -38,6 +43,20 @@ final class Sheets {
     Sheets(Store store, Overlay overlay) {
         this.store = store;
         this.overlay = overlay;
+    }
+
+    /** Which parts of others ship with the program, and on what terms. */
+    void licences() {
+        try (InputStream in = Sheets.class.getResourceAsStream("NOTICE")) {
+            String text = new String(Objects.requireNonNull(in, "NOTICE").readAllBytes(), StandardCharsets.UTF_8);
+            ScrollPane scroll = new ScrollPane(Nodes.label(text, "figures", "small"));
+            scroll.getStyleClass().add("plain-scroll");
+            scroll.setFitToWidth(true);
+            scroll.setPrefHeight(420);
+            overlay.sheet("Licences", "", List.of(scroll), 860);
+        } catch (IOException e) {
+            throw new UncheckedIOException("a text that ships with the program cannot be read", e);
+        }
     }
 
     /** What every listener gets in every scene, as levels; and the lateness of own voices. */

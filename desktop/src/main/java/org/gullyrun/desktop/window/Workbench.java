@@ -391,6 +391,7 @@ public final class Workbench {
         all.add(new Action("closer", "Map", "Closer", List.of("PLUS", "EQUALS", "ADD"), "+", () -> map().zoomBy(1.25)));
         all.add(new Action("farther", "Map", "Farther", List.of("MINUS", "SUBTRACT"), "−", () -> map().zoomBy(0.8)));
         all.add(new Action("keys", "Help", "Sheet of keys", List.of("F1"), "F1", this::showKeys));
+        all.add(new Action("licences", "Help", "Licences of what ships with it", List.of(), "", sheets::licences));
         return List.copyOf(all);
     }
 

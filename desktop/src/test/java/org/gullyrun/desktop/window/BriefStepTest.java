@@ -5,6 +5,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import javafx.event.ActionEvent;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.brief.Brief;
@@ -109,5 +111,36 @@ class BriefStepTest extends SampleWindowTest {
         assertTrue(same > 1, "host is the first of several voices");
         Brief.Cell next = new Brief.Cell(sources.get(same).id(), "live", "");
         assertEquals(before.get(next), cells().get(next));
+    }
+
+    @Test
+    void aNumberThatIsNoneChangesNothingAndIsSaid(FxRobot robot) throws Exception {
+        enter(robot, "level-least", "-30");
+        enter(robot, "level-most", "−12,5");
+        Brief.Cell cell = new Brief.Cell("music", "archive", "");
+        Brief.Window window = new Brief.Window(-30.0, -12.5);
+        assertEquals(window, state().what().brief().windows().get(cell));
+        enter(robot, "voice-over", "9");
+        for (String wrong : new String[] {"soft", "1e999", "NaN", "--3", "Infinity"}) {
+            enter(robot, "level-most", wrong);
+            assertTrue(
+                    state().message().text().contains("“" + wrong + "” isn't a number"),
+                    state().message().text());
+            assertEquals(window, state().what().brief().windows().get(cell), wrong);
+            enter(robot, "voice-over", wrong);
+            assertEquals(9.0, state().what().brief().voiceOverMusic().get("archive"), wrong);
+        }
+        enter(robot, "level-most", "");
+        assertEquals(
+                new Brief.Window(-30.0, null), state().what().brief().windows().get(cell));
+    }
+
+    private static void enter(FxRobot robot, String field, String text) {
+        TextField control = robot.lookup("#" + field).queryAs(TextField.class);
+        robot.interact(() -> {
+            control.setText(text);
+            control.fireEvent(new ActionEvent());
+        });
+        WaitForAsyncUtils.waitForFxEvents();
     }
 }

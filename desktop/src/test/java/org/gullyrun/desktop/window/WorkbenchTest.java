@@ -7,14 +7,17 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
+import javafx.event.ActionEvent;
 import javafx.event.Event;
 import javafx.event.EventType;
 import javafx.scene.Node;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Selection;
@@ -253,5 +256,33 @@ class WorkbenchTest extends SampleWindowTest {
                 .anyMatch(w -> w instanceof Tooltip tip
                         && tip.isShowing()
                         && tip.getText().contains("critical")));
+    }
+
+    @Test
+    void aRateIsTypedInKilohertzOnASettingToo(FxRobot robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.OfElement("larch")))
+                .get();
+        WaitForAsyncUtils.waitForFxEvents();
+        TextField rate = robot.lookup("#set-larch-rate").queryAs(TextField.class);
+        assertEquals("48", rate.getText());
+        robot.interact(() -> {
+            rate.setText("44,1");
+            rate.fireEvent(new ActionEvent());
+        });
+        assertEquals(44_100.0, rig().get("larch").get(Devices.RATE));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        TextField level = robot.lookup("#set-larch-level").queryAs(TextField.class);
+        robot.interact(() -> {
+            level.setText("61");
+            level.fireEvent(new ActionEvent());
+        });
+        assertEquals(0.0, rig().get("larch").get(Devices.LEVEL), "out of its range, it is refused");
+    }
+
+    @Test
+    void whatShipsWithTheProgramIsNamedInIt(FxRobot robot) throws Exception {
+        act(robot, "licences");
+        until(() -> text(robot, ".label").contains("Classpath Exception"));
+        assertTrue(text(robot, ".label").contains("SIL Open Font License"));
     }
 }
