@@ -8,6 +8,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.flow.RigTooLarge;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -31,7 +32,12 @@ final class CaseArgument {
     Opened open() throws CaseProblem {
         Case what = CaseFiles.open(file);
         Survey chosen = survey(what, survey);
-        Reading reading = RuleCatalogue.on(what.terms(), what.showHours()).read(chosen.rig(), what.brief());
+        Reading reading;
+        try {
+            reading = RuleCatalogue.on(what.terms(), what.showHours()).read(chosen.rig(), what.brief());
+        } catch (RigTooLarge e) {
+            throw new FileProblem(file.getFileName() + ": " + e.getMessage());
+        }
         return new Opened(what, chosen, reading, scenes(reading));
     }
 

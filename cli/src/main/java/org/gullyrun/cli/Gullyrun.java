@@ -7,7 +7,6 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.casefile.CaseProblem;
-import org.gullyrun.core.flow.RigTooLarge;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -68,7 +67,7 @@ public final class Gullyrun implements Callable<Integer> {
                     err.println(problem.getMessage());
                     return Exit.USAGE;
                 }
-                case RigTooLarge problem -> {
+                case FileProblem problem -> {
                     err.println(problem.getMessage());
                     return Exit.FILE;
                 }

@@ -136,7 +136,7 @@ class TerminalTest {
                 "{\"format\":\"gullyrun case\",\"version\":1,\"surveys\":[{\"id\":\"v\",\"rig\":{\"sources\":["
                         + sources + "],\"outlets\":[" + sources.replace("\"s", "\"o") + "]}}]}");
         assertEquals(Exit.FILE, run("audit", large));
-        assertTrue(err.contains("too large to audit: 2100 sources, 2100 listeners"), err);
+        assertTrue(err.contains("large.json: This rig is too large to audit: 2100 sources, 2100 listeners"), err);
     }
 
     @Test

@@ -20,6 +20,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -32,9 +34,11 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>One file for each window that has a case open. It is locked as long as the window lives, which is how other windows
  * know of it, and it is empty until something is changed. Its first line holds the case as it was opened or saved, each
- * further line one edit; every line ends in a checksum ({@link JournalLine}). Writing goes on in the background; what has
- * been handed over is on the drive within a second. After a save the journal is written anew beside the old one and
- * renamed, so that at no moment an edit is in neither.
+ * further line one edit; every line ends in a checksum ({@link JournalLine}).
+ *
+ * <p>One thread writes lines as they come, so that a process that is ended loses none; another forces them to the drive,
+ * which may take long, so that the machine may end too. After a save the journal is written anew beside the old one and
+ * renamed once it is on the drive; until then every line goes into both, so that at no moment an edit is in neither.
  */
 public final class Journal implements AutoCloseable {
     /** The ending of the names of journals. */
@@ -68,10 +72,29 @@ public final class Journal implements AutoCloseable {
     private final Clock clock;
     private final LinkedBlockingQueue<Task> tasks = new LinkedBlockingQueue<>();
     private final Thread writer;
+    private final ExecutorService forcer;
     private int edits;
-    // Of the writing thread, and of close() when that has ended.
+    private int number;
+    private int parts;
+    // What follows is held by both threads in turn, and by close() when they have ended.
+    private final Object files = new Object();
     private FileChannel channel;
     private FileLock lock;
+    private @Nullable Fresh fresh;
+
+    /** A journal being written anew, which takes the place of the old one once it is on the drive. */
+    private record Fresh(Path beside, FileChannel channel, FileLock lock) {
+        void discard() {
+            HELD.remove(beside);
+            try {
+                channel.close();
+                Files.deleteIfExists(beside);
+            } catch (IOException e) {
+                // It is found and removed at the next start; the old journal holds everything.
+                beside.toFile().deleteOnExit();
+            }
+        }
+    }
 
     private Journal(
             Path path, @Nullable Path like, FileChannel channel, FileLock lock, Clock clock, Consumer<String> trouble) {
@@ -81,6 +104,11 @@ public final class Journal implements AutoCloseable {
         this.lock = lock;
         this.clock = clock;
         this.trouble = trouble;
+        this.forcer = Executors.newSingleThreadExecutor(task -> {
+            Thread thread = new Thread(task, "gullyrun-journal-force");
+            thread.setDaemon(true);
+            return thread;
+        });
         this.writer = new Thread(this::write, "gullyrun-journal");
         writer.setDaemon(true);
         writer.start();
@@ -177,18 +205,20 @@ public final class Journal implements AutoCloseable {
         List<Supplier<String>> lines = new ArrayList<>();
         boolean first = edits == 0;
         if (first) {
-            lines.add(() -> head(base, stamp));
+            int before = number;
+            lines.add(() -> head(base, stamp, before));
         }
         lines.add(next(new Entry(edit, name)));
         tasks.add(new Task(lines, null, first, false));
     }
 
     private Supplier<String> next(Entry entry) {
-        int number = ++edits;
+        edits++;
+        int n = ++number;
         Instant at = clock.instant();
         return () -> {
             Map<String, Object> fields = new LinkedHashMap<>();
-            fields.put("n", number);
+            fields.put("n", n);
             fields.put("at", at.toString());
             fields.put("name", entry.name);
             fields.put("edit", EditCodec.write(entry.edit));
@@ -196,9 +226,10 @@ public final class Journal implements AutoCloseable {
         };
     }
 
-    private static String head(Case base, String stamp) {
+    private static String head(Case base, String stamp, int before) {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("journal", JournalLine.VERSION);
+        fields.put("after", before); // numbers go on over saves, so that one line can stand in two journals
         fields.put("stamp", stamp);
         try {
             fields.put("case", CaseReader.JSON.readTree(CaseWriter.write(base)));
@@ -209,7 +240,7 @@ public final class Journal implements AutoCloseable {
     }
 
     /**
-     * The case is in its file as it stood before some edits: the journal begins anew with those, or empty.
+     * The case is in its file as it stood before the last edits: the journal begins anew with those, or empty.
      *
      * @param base the case as it was saved
      * @param stamp the stamp of its file
@@ -219,7 +250,8 @@ public final class Journal implements AutoCloseable {
         edits = 0;
         List<Supplier<String>> lines = new ArrayList<>();
         if (!rest.isEmpty()) {
-            lines.add(() -> head(base, stamp));
+            int before = number;
+            lines.add(() -> head(base, stamp, before));
             rest.forEach(entry -> lines.add(next(entry)));
         }
         tasks.add(new Task(lines, null, true, false));
@@ -259,7 +291,7 @@ public final class Journal implements AutoCloseable {
         }
     }
 
-    /** Writes what is waiting, takes it off the list, and forces it to the drive; a line goes in whole or not at all. */
+    /** Writes what is waiting and takes it off the list; a line goes in whole or not at all. */
     private void put(List<Task> waiting) throws IOException {
         List<Runnable> after = new ArrayList<>();
         while (!waiting.isEmpty()) {
@@ -267,16 +299,11 @@ public final class Journal implements AutoCloseable {
             StringBuilder text = new StringBuilder();
             task.lines.forEach(line -> text.append(line.get()));
             byte[] bytes = text.toString().getBytes(StandardCharsets.UTF_8);
-            if (task.anew && (bytes.length > 0 || channel.size() > 0)) {
-                replace(bytes);
-            } else if (bytes.length > 0) {
-                long whole = channel.position();
-                try {
-                    write(channel, bytes);
-                } catch (IOException e) {
-                    channel.truncate(whole);
-                    channel.position(whole);
-                    throw e;
+            synchronized (files) {
+                if (task.anew && channel.size() > 0) {
+                    beginAnew(bytes);
+                } else if (bytes.length > 0) {
+                    append(bytes);
                 }
             }
             if (task.after != null) {
@@ -284,8 +311,76 @@ public final class Journal implements AutoCloseable {
             }
             waiting.removeFirst();
         }
-        channel.force(false);
-        after.forEach(Runnable::run);
+        force(after);
+    }
+
+    private void append(byte[] bytes) throws IOException {
+        long whole = channel.position();
+        try {
+            write(channel, bytes);
+        } catch (IOException e) {
+            channel.truncate(whole);
+            channel.position(whole);
+            throw e;
+        }
+        Fresh next = fresh;
+        if (next != null) {
+            try {
+                write(next.channel, bytes);
+            } catch (IOException e) {
+                next.discard(); // the old journal stays: it holds everything too
+                fresh = null;
+            }
+        }
+    }
+
+    private void beginAnew(byte[] bytes) throws IOException {
+        if (fresh != null) {
+            fresh.discard();
+            fresh = null;
+        }
+        Path beside = path.resolveSibling(path.getFileName() + PART + ++parts);
+        Files.deleteIfExists(beside);
+        HELD.add(beside);
+        FileChannel made = create(beside, like);
+        Fresh next = new Fresh(beside, made, made.lock());
+        try {
+            write(made, bytes);
+            fresh = next;
+        } catch (IOException e) {
+            next.discard();
+            throw e;
+        }
+    }
+
+    /** Has what is written forced to the drive, then lets a journal written anew take its place, then tells. */
+    private void force(List<Runnable> after) {
+        forcer.execute(() -> {
+            try {
+                FileChannel old;
+                Fresh next;
+                synchronized (files) {
+                    old = channel;
+                    next = fresh;
+                }
+                (next == null ? old : next.channel).force(next != null); // may take long: nothing waits for it
+                synchronized (files) {
+                    if (next != null && next == fresh) {
+                        Files.move(
+                                next.beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+                        old.close();
+                        HELD.remove(next.beside);
+                        channel = next.channel;
+                        lock = next.lock;
+                        fresh = null;
+                    }
+                }
+            } catch (IOException e) {
+                trouble.accept("Changes can't be forced to the drive in " + path.getParent() + " (" + e.getMessage()
+                        + "). Save the case to another place.");
+            }
+            after.forEach(Runnable::run);
+        });
     }
 
     private static void write(FileChannel channel, byte[] bytes) throws IOException {
@@ -295,31 +390,16 @@ public final class Journal implements AutoCloseable {
         }
     }
 
-    /** Puts a new file, locked already, in the place of the old one: at every moment one of them is there and whole. */
-    private void replace(byte[] bytes) throws IOException {
-        Path beside = path.resolveSibling(path.getFileName() + PART);
-        Files.deleteIfExists(beside);
-        FileChannel fresh = create(beside, like);
-        try {
-            FileLock freshLock = fresh.lock();
-            write(fresh, bytes);
-            fresh.force(true);
-            Files.move(beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            channel.close();
-            channel = fresh;
-            lock = freshLock;
-        } catch (IOException e) {
-            fresh.close();
-            Files.deleteIfExists(beside);
-            throw e;
-        }
-    }
-
     /** Ends it; the file goes away if nothing in it is unsaved or {@code keep} is not wished. */
     public void close(boolean keep) {
         tasks.add(new Task(List.of(), null, false, true));
         try {
             writer.join(5000);
+            forcer.shutdown();
+            forcer.awaitTermination(5, TimeUnit.SECONDS);
+            if (fresh != null) {
+                fresh.discard();
+            }
             if (edits == 0 || !keep) {
                 Files.deleteIfExists(path);
             }

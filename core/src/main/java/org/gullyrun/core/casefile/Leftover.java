@@ -84,7 +84,7 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
         }
 
         private void look(Path folder, String begin) {
-            String names = "[0-9]+-[0-9]+\\" + Journal.ENDING + "(\\" + Journal.PART + ")?";
+            String names = "[0-9]+-[0-9]+\\" + Journal.ENDING + "(\\" + Journal.PART + "[0-9]*)?";
             try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, path -> {
                 String name = path.getFileName().toString();
                 return name.startsWith(begin) && name.substring(begin.length()).matches(names);
@@ -99,8 +99,17 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
             }
         }
 
+        /** The case as its file has it; null if that cannot be read. */
+        private @Nullable Case inFile() {
+            try {
+                return file == null ? null : CaseFiles.open(file);
+            } catch (CaseProblem e) {
+                return null;
+            }
+        }
+
         private void look(Path path) throws IOException {
-            boolean part = path.toString().endsWith(Journal.PART);
+            boolean part = !path.toString().endsWith(Journal.ENDING);
             if (isHeld(path)) {
                 others += part ? 0 : 1;
             } else if (Rights.isOwnFile(path)) {
@@ -109,6 +118,8 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
                 } else if (read(path, file) instanceof Leftover read) {
                     if (read.steps.isEmpty() && read.unreadable == 0) {
                         Files.deleteIfExists(path); // the crash came within the very first change
+                    } else if (read.unreadable == 0 && read.made().equals(inFile())) {
+                        Files.deleteIfExists(path); // the crash came right after a save
                     } else if (read.steps.isEmpty()) {
                         damaged.add(path);
                     } else {
@@ -160,7 +171,7 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
         try {
             Case base = CaseReader.read(
                     String.valueOf(journal.getFileName()), CaseReader.JSON.writeValueAsBytes(head.path("case")));
-            Reader reader = new Reader(base);
+            Reader reader = new Reader(base, head.path("after").asInt());
             lines.stream().skip(1).forEach(line -> reader.next(JournalLine.read(line, version)));
             return new Leftover(
                     journal, file, head.path("stamp").asText(), base, List.copyOf(reader.steps), reader.unreadable);
@@ -175,8 +186,9 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
         private int unreadable;
         private int number;
 
-        Reader(Case base) {
+        Reader(Case base, int before) {
             this.at = base;
+            this.number = before;
         }
 
         void next(@Nullable JsonNode line) {

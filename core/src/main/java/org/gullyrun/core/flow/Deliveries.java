@@ -25,6 +25,8 @@ public final class Deliveries {
     private final double[] power;
 
     private final double[] amplitude;
+    /** How many segments were looked at while runs were searched. */
+    private long searched;
 
     private Deliveries(OpenView view, @Nullable Deliveries before, @Nullable GraphDifference difference) {
         this.view = view;
@@ -136,6 +138,11 @@ public final class Deliveries {
             }
         }
         return sums.clone();
+    }
+
+    /** How many segments were looked at while runs were searched here: by it the work of trying many rigs is bounded. */
+    public long searchSteps() {
+        return searched;
     }
 
     /** The view that these are of. */
@@ -329,7 +336,8 @@ public final class Deliveries {
     }
 
     private Delivery searched(int source, int outlet) {
-        RunSearch.Found found = RunSearch.search(view, source, outlet, RunSearch.EXACT);
+        RunSearch.Found found = RunSearch.all(view, source, outlet);
+        searched += found.steps();
         if (found.runs().isEmpty()) {
             return Delivery.NOTHING;
         }

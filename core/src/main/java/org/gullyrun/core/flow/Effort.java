@@ -9,6 +9,7 @@ import org.gullyrun.core.rig.Rig;
  */
 final class Effort {
     private static final long STEPS = 1_000_000_000;
+    private static final long MOST_STEPS = 10_000_000;
     private static final long LABELS = 3_000_000;
 
     private Effort() {}
@@ -19,9 +20,18 @@ final class Effort {
                 1, scenes * rig.of(Kind.SOURCE).size() * rig.of(Kind.OUTLET).size());
     }
 
-    /** The most segments that one search for runs between a source and an outlet may look at. */
+    /** The most segments that one listing of runs between a source and an outlet may look at. */
     static long steps(Rig rig) {
-        return Math.clamp(STEPS / pairs(rig), 2_000, 10_000_000);
+        return Math.clamp(STEPS / pairs(rig), 2_000, MOST_STEPS);
+    }
+
+    /**
+     * The most segments that the search for all runs of one pair may look at. Only pairs with a loop between them are
+     * searched, and in most rigs those are few: they share what there is.
+     */
+    static long stepsBetweenLoops(OpenView view) {
+        long scenes = Math.max(1, view.graph.rig().of(Kind.SCENE).size());
+        return Math.clamp(STEPS / Math.max(1, scenes * view.pairsAcrossLoops()), 2_000, MOST_STEPS);
     }
 
     /** The most labels that one search for a blocked way may make. */

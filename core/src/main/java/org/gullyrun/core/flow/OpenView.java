@@ -3,6 +3,7 @@ package org.gullyrun.core.flow;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,6 +35,8 @@ public final class OpenView {
 
     private final AtomicReferenceArray<boolean[]> reached;
     private final AtomicLong kept;
+    /** Worked out when it is first asked for; −1 before. */
+    private volatile long acrossLoops = -1;
 
     private OpenView(FlowGraph graph, boolean electric) {
         this.graph = graph;
@@ -90,6 +93,7 @@ public final class OpenView {
         this.reaching = same.reaching;
         this.reached = same.reached;
         this.kept = same.kept;
+        this.acrossLoops = same.acrossLoops;
     }
 
     /** This view for a graph that has the same segments, open and closed. */
@@ -114,6 +118,21 @@ public final class OpenView {
     /** Whether any open segment starts at a point. */
     public boolean leaves(int point) {
         return outStart[point] < outStart[point + 1];
+    }
+
+    /** How many sources reach a loop, times how many outlets are reached from one: no other pair has a loop between. */
+    long pairsAcrossLoops() {
+        long known = acrossLoops;
+        if (known < 0) {
+            int[] loops =
+                    IntStream.range(0, looping.length).filter(p -> looping[p]).toArray();
+            boolean[] before = reaching(loops);
+            boolean[] behind = reachedFrom(loops);
+            known = Arrays.stream(graph.sources()).filter(p -> before[p]).count()
+                    * Arrays.stream(graph.outlets()).filter(p -> behind[p]).count();
+            acrossLoops = known;
+        }
+        return known;
     }
 
     /** Whether two points reach each other through open segments. */

@@ -21,6 +21,7 @@ import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Productions.Takes;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.jspecify.annotations.Nullable;
 
@@ -228,7 +229,8 @@ final class ProductionSegments {
                 Gate.Sort.IN_SCENE,
                 null,
                 presence != null && presence.open(),
-                () -> "input " + input.name() + (presence == null ? " is not in " : " is muted in ")
+                () -> Sentences.called("input", input.name())
+                        + (presence == null ? " is not in " : " is muted in ")
                         + in.scene.name(in.rig));
         return draft;
     }

@@ -29,10 +29,11 @@ public final class RigTooLarge extends RuntimeException {
         if (sources * outlets * scenes > MOST_PAIRS) {
             throw new RigTooLarge(String.format(
                     Locale.ROOT,
-                    "%d sources, %d listeners and %d scenes make %,d pairs, and at most %,d can be worked out",
+                    "%d sources, %d listeners and %d scene%s make %,d pairs, and at most %,d can be worked out",
                     sources,
                     outlets,
                     scenes,
+                    scenes == 1 ? "" : "s",
                     sources * outlets * scenes,
                     MOST_PAIRS));
         }

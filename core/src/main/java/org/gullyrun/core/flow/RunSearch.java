@@ -26,8 +26,9 @@ public final class RunSearch {
      *
      * @param runs in the order found
      * @param more whether the search ended at its limit with runs left
+     * @param steps how many segments were looked at
      */
-    public record Found(List<Run> runs, boolean more) {}
+    public record Found(List<Run> runs, boolean more, long steps) {}
 
     private final OpenView view;
     private final FlowGraph graph;
@@ -46,33 +47,39 @@ public final class RunSearch {
     private final List<Run> runs = new ArrayList<>();
     private boolean more;
 
-    private RunSearch(OpenView view, int end, int limit, Predicate<Run> wanted) {
+    private RunSearch(OpenView view, int end, int limit, long steps, Predicate<Run> wanted) {
         this.view = view;
         this.graph = view.graph;
         this.end = end;
         this.limit = limit;
         this.wanted = wanted;
-        this.steps = Effort.steps(graph.rig());
+        this.steps = steps;
         this.reaching = view.reachingOne(end);
     }
 
     /** Lists up to {@code limit} runs between two points. */
     public static Found search(OpenView view, int start, int end, int limit) {
-        return search(view, start, end, limit, run -> true);
+        return search(view, start, end, limit, Effort.steps(view.graph.rig()), run -> true);
+    }
+
+    /** Searches all runs between two points that have a loop between them, up to {@value #EXACT}. */
+    static Found all(OpenView view, int start, int end) {
+        return search(view, start, end, EXACT, Effort.stepsBetweenLoops(view), run -> true);
     }
 
     /** The first run in the order of search that is wanted, or null if none is among those that can be looked at. */
     public static @Nullable Run first(OpenView view, int start, int end, Predicate<Run> wanted) {
-        List<Run> runs = search(view, start, end, 1, wanted).runs();
+        List<Run> runs = search(view, start, end, 1, Effort.steps(view.graph.rig()), wanted)
+                .runs();
         return runs.isEmpty() ? null : runs.getFirst();
     }
 
-    private static Found search(OpenView view, int start, int end, int limit, Predicate<Run> wanted) {
-        RunSearch search = new RunSearch(view, end, limit, wanted);
+    private static Found search(OpenView view, int start, int end, int limit, long steps, Predicate<Run> wanted) {
+        RunSearch search = new RunSearch(view, end, limit, steps, wanted);
         if (start != end && search.reaching[start]) {
             search.walk(start);
         }
-        return new Found(search.runs, search.more);
+        return new Found(search.runs, search.more, steps - search.steps);
     }
 
     private void walk(int start) {

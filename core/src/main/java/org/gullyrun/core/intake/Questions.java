@@ -147,7 +147,7 @@ public final class Questions {
         String owner = rig.program(element).name();
         Address at = new Address(element.id(), setting.key());
         if (words != null) {
-            return new Question(at, words.question.replace("{name}", name).replace("{owner}", owner), words.why);
+            return new Question(at, Sentences.fill(words.question, Map.of("name", name, "owner", owner)), words.why);
         }
         String label = Sentences.label(rig, element, setting);
         String of = owner.equals(element.name()) ? element.name() : Sentences.noun(rig, element) + " of " + owner;

@@ -1,9 +1,15 @@
 package org.gullyrun.core.rig;
 
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Says changes and settings in plain words that a creator can follow. */
 public final class Sentences {
+    private static final Pattern BRACES =
+            Pattern.compile("((?:input|track|strip|bus|output|scene|group) )?\\{(name|owner|sub|value)}");
+
     private Sentences() {}
 
     /** One sentence without a full stop that tells a person to make the change. */
@@ -32,15 +38,34 @@ public final class Sentences {
                     + (program == element ? element.name() : noun(rig, element)) + " to " + words(rig, setting, to);
             return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
         }
-        return template.replace("{name}", rig.name(element.id()))
-                .replace("{owner}", rig.program(element).name())
-                .replace("{sub}", sub(rig, element, setting))
-                .replace("{value}", words(rig, setting, to));
+        return fill(
+                template,
+                Map.of(
+                        "name", rig.name(element.id()),
+                        "owner", rig.program(element).name(),
+                        "sub", sub(rig, element, setting),
+                        "value", words(rig, setting, to)));
+    }
+
+    /**
+     * A template with names put in for what stands in braces, each as it is, whatever it looks like. A noun before a name
+     * that begins with it is not said twice.
+     */
+    public static String fill(String template, Map<String, String> names) {
+        return BRACES.matcher(template).replaceAll(found -> {
+            String name = names.getOrDefault(found.group(2), "");
+            String noun = found.group(1);
+            return Matcher.quoteReplacement(noun == null ? name : called(noun.strip(), name));
+        });
     }
 
     /** A setting's name, for a member of a family with what it is for. */
     public static String label(Rig rig, Element element, Setting<?> setting) {
-        return setting.sub().isEmpty() ? setting.label() : setting.label() + " " + sub(rig, element, setting);
+        if (setting.sub().isEmpty()) {
+            return setting.label();
+        }
+        int last = setting.label().lastIndexOf(' ') + 1; // "on track" and "Track 3" are "on Track 3"
+        return setting.label().substring(0, last) + called(setting.label().substring(last), sub(rig, element, setting));
     }
 
     private static String sub(Rig rig, Element element, Setting<?> setting) {
@@ -123,7 +148,7 @@ public final class Sentences {
     }
 
     private static String sceneOf(Rig rig, Element entry) {
-        return "scene " + rig.name(entry.or(Productions.ENTRY_OF, "?"));
+        return called("scene", rig.name(entry.or(Productions.ENTRY_OF, Unknown.MARK)));
     }
 
     static String entryName(Rig rig, Element entry) {
@@ -132,6 +157,6 @@ public final class Sentences {
             return named;
         }
         Element scene = rig.owner(entry);
-        return brought(rig, entry) + (scene == null ? "" : " in scene " + scene.name());
+        return brought(rig, entry) + (scene == null ? "" : " in " + called("scene", scene.name()));
     }
 }

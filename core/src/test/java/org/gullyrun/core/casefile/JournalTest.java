@@ -299,4 +299,60 @@ class JournalTest {
         assertEquals(0, left.unreadable());
         journal.close(false);
     }
+
+    @Test
+    void whileAJournalIsWrittenAnewEveryLineIsInOneOfThemAndItStaysHeld() throws Exception {
+        Path file = folder.resolve("night.json");
+        CaseFiles.save(sample, file);
+        Journal journal = journal(file);
+        Case at = sample;
+        for (int i = 1; i <= 60; i++) {
+            Rig rig = at.surveys().getFirst().rig();
+            Edit edit = new Edit.OfRig(
+                    at.surveys().getFirst().id(),
+                    List.of(Objects.requireNonNull(Change.set(rig, "in-music", Productions.INPUT_LEVEL, -i / 10.0))));
+            journal.append(at, "s", edit, "step " + i);
+            Case before = at;
+            at = edit.apply(at);
+            if (i % 3 == 0) {
+                CaseFiles.save(before, file); // as it stood when the save began
+                journal.saved(before, Stamp.of(file), List.of(new Journal.Entry(edit, "step " + i)));
+            }
+            // What the next start would see if the process ended just here.
+            Path copy = folder.resolve("copy.journal");
+            CountDownLatch handed = new CountDownLatch(1);
+            journal.whenWritten(handed::countDown);
+            handed.await();
+            Files.copy(journal.path(), copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            Leftover left = Objects.requireNonNull(Leftover.read(copy, file));
+            assertEquals(at, left.made(), "step " + i);
+            assertEquals(0, left.unreadable());
+            assertEquals(1, Leftover.find(file, folder.resolve("else"), null).others());
+        }
+        journal.close(true);
+        assertEquals(
+                at,
+                Leftover.find(file, folder.resolve("else"), null)
+                        .leftovers()
+                        .getFirst()
+                        .made());
+        try (var left = Files.list(folder)) {
+            assertTrue(left.noneMatch(p -> p.toString().contains(".part")), "no parts are left lying about");
+        }
+    }
+
+    @Test
+    void whatIsInTheFileAlreadyIsNotOfferedAgain() throws Exception {
+        Path file = folder.resolve("night.json");
+        Edit edit = edits().getFirst();
+        Journal journal = journal(file);
+        journal.append(sample, "", edit, "x");
+        journal.close(true);
+        assertEquals(
+                1, Leftover.find(file, folder.resolve("else"), null).leftovers().size());
+        CaseFiles.save(edit.apply(sample), file); // and the crash came before the journal knew
+        assertEquals(
+                0, Leftover.find(file, folder.resolve("else"), null).leftovers().size());
+        assertFalse(Files.exists(journal.path()));
+    }
 }

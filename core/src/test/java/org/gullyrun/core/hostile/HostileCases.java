@@ -31,6 +31,7 @@ public final class HostileCases {
         all.put("ring of 1000 cables", ring(1_000, 0));
         all.put("ring of 2200 cables, both ways", ring(1_100, 1));
         all.put("all cables joined to all", mesh(24));
+        all.put("a tangle whose default can move", tangle(30));
         all.put("60 stages of 20 strips", ladder(60, 20));
         all.put("300 strips on 300 buses, fed back", fedBack(300));
         all.put("strips times buses", crossings(4_000));
@@ -107,6 +108,25 @@ public final class HostileCases {
                 i -> "'recording':'r" + i / size + "','playback':'p" + i % size + "','gain':-" + (30 + i % 7));
         return rig.voices(12, i -> "r" + i)
                 .listeners(12, i -> "p" + i)
+                .must(12, 12)
+                .text();
+    }
+
+    /** All cables joined to all, and programs on the default, which could be any of them. */
+    private static String tangle(int size) {
+        HostileCases rig = new HostileCases().add("machines", 1, i -> "'id':'pc','playback':'p0','recording':'r0'");
+        rig.add("devices", size, i -> "'id':'p" + i + "','machine':'pc','direction':'playback'")
+                .add("devices", size, i -> "'id':'r" + i + "','machine':'pc','direction':'recording'")
+                .add("cables", size, i -> "'id':'c" + i + "','playback':'p" + i + "','recording':'r" + i + "'");
+        passes(
+                rig,
+                "x",
+                size * size / 2,
+                i -> "'recording':'r" + i * 2 / size + "','playback':'p" + i * 7 % size + "','gain':-" + (25 + i % 9));
+        return rig.add("applications", 12, i -> "'id':'a" + i + "','machine':'pc','listensTo':'default'")
+                .add("applicationOutputs", 12, i -> "'id':'ao" + i + "','application':'a" + i + "','plays':'default'")
+                .voices(12, i -> "a" + i)
+                .listeners(12, i -> "p" + i * 2)
                 .must(12, 12)
                 .text();
     }

@@ -52,6 +52,7 @@ public final class BasinsView extends StackPane {
     private void update(State before, State now) {
         if (row.getChildren().isEmpty()
                 || !before.soundsAs(now)
+                || !before.alerts().failure().equals(now.alerts().failure())
                 || before.scene() != now.scene()
                 || before.textScale() != now.textScale()) {
             rebuild(now);
@@ -73,7 +74,11 @@ public final class BasinsView extends StackPane {
         setPrefHeight(HEIGHT * state.textScale());
         setMinHeight(HEIGHT * state.textScale());
         if (outlets.isEmpty()) {
-            var none = Nodes.label("Nobody listens yet: this survey has no outlets.", "soft");
+            var none = Nodes.label(
+                    state.alerts().isNotAudited()
+                            ? "What listeners hear could not be worked out."
+                            : "Nobody listens yet: this survey has no outlets.",
+                    "soft");
             none.setPadding(new javafx.geometry.Insets(18, 22, 0, 22));
             row.getChildren().setAll(none);
             return;

@@ -32,6 +32,7 @@ public final class EvidenceView extends SidePane {
         boolean same = before.shown() == now.shown()
                 && (before.reading() == now.reading()
                         || before.soundsAs(now) && !(now.selection() instanceof Selection.Nothing))
+                && before.alerts().failure().equals(now.alerts().failure())
                 && before.hop() == now.hop()
                 && before.lens() == now.lens()
                 && (before.step() == now.step() || now.lens() == Lens.LEVELS)

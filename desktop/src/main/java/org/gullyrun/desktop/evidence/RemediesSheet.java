@@ -8,6 +8,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.repair.Remedy;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
@@ -47,13 +48,19 @@ final class RemediesSheet {
         if (known == null) {
             above.add(Nodes.label("Trying remedies …", "soft"));
         } else if (known.remedies().isEmpty()) {
-            above.add(Nodes.label("No single setting takes it away.", "soft"));
+            above.add(Nodes.label(
+                    known.state() == Causes.Progress.OUT_OF_TIME
+                            ? "None found in the time there was: not all changes were tried."
+                            : "No single setting takes it away.",
+                    "soft"));
         } else {
             List<Remedy> remedies = known.remedies();
             for (int i = 0; i < Math.min(MOST, remedies.size()); i++) {
                 (i < ABOVE ? above : beneath).add(remedy(remedies.get(i), i));
             }
-            if (!known.complete()) {
+            if (known.state() == Causes.Progress.OUT_OF_TIME) {
+                above.add(Nodes.label("Not all changes were tried: others may help too.", "soft"));
+            } else if (!known.complete()) {
                 above.add(Nodes.label(remedies.size() + " found, trying others …", "soft"));
             }
             if (!beneath.isEmpty()) {

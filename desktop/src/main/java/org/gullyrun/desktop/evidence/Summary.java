@@ -34,6 +34,11 @@ final class Summary {
     List<Node> content(State state) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
+        if (state.alerts().isNotAudited()) {
+            all.add(Nodes.label("Not audited", "water-title"));
+            all.add(Nodes.label(state.alerts().failure(), "soft"));
+            return all;
+        }
         long bad = reading.findings().stream().filter(Finding::isBad).count();
         if (reading.rig().of(Kind.SOURCE).isEmpty()) {
             all.add(Nodes.label("Nothing entered yet", "water-title"));

@@ -142,6 +142,9 @@ public final class FindingsView extends ScrollPane {
         List<Finding> findings = state.reading().findings();
         long above =
                 findings.stream().filter(f -> f.severity() != Severity.NOTE).count();
+        if (state.alerts().isNotAudited()) {
+            return "Not audited";
+        }
         if (findings.isEmpty()) {
             return "Nothing found";
         }
@@ -165,6 +168,12 @@ public final class FindingsView extends ScrollPane {
     }
 
     private static String beneath(State state, List<Finding> wanted) {
+        if (state.alerts().isNotAudited()) {
+            return state.reading().findings().isEmpty()
+                    ? state.alerts().failure()
+                    : "These findings are from before the last change. "
+                            + state.alerts().failure();
+        }
         if (state.reading().findings().isEmpty()) {
             return "Every listener gets what the brief says, in every scene.";
         }

@@ -216,7 +216,8 @@ public final class HeadView extends HBox {
             undo.setAccessibleText("Undo " + now.past().undo());
             redo.setAccessibleText("Redo " + now.past().redo());
         }
-        if (before == now || before.reading() != now.reading() || before.textScale() != u) {
+        boolean failure = !before.alerts().failure().equals(now.alerts().failure());
+        if (before == now || before.reading() != now.reading() || before.textScale() != u || failure) {
             verdict(now);
         }
     }
@@ -243,7 +244,8 @@ public final class HeadView extends HBox {
                     .append(severity.word())
                     .append(' ');
         }
-        String told = said.toString().strip();
+        boolean unknown = now.alerts().isNotAudited();
+        String told = unknown ? "not audited" : said.toString().strip();
         if (told.equals(verdictTold) && verdictScale == now.textScale()) {
             return;
         }
@@ -261,7 +263,7 @@ public final class HeadView extends HBox {
         }
         for (int i = 0; i < VERDICT.size(); i++) {
             long n = now.reading().count(VERDICT.get(i));
-            counts.get(i).setText(Long.toString(n));
+            counts.get(i).setText(unknown ? "–" : Long.toString(n));
             Nodes.mark(counts.get(i), "none", n == 0);
             Nodes.mark(counts.get(i), VERDICT.get(i).word(), n > 0);
         }

@@ -23,12 +23,16 @@ public record Alerts(String failure, boolean noJournal, boolean causesOld) {
         return causesOld == old ? this : new Alerts(failure, noJournal, old);
     }
 
+    /** Whether the case as it stands could not be audited: then nothing may look clear. */
+    public boolean isNotAudited() {
+        return !failure.isEmpty();
+    }
+
     /** What is to be said as long as it is so; empty if nothing is. */
     public String told() {
         String audit = failure.isEmpty()
                 ? ""
-                : "What you see is out of date: this case could not be audited. " + failure
-                        + " Undo the last change, or correct it.";
+                : "This case could not be audited as it stands, so the findings shown are not of it. " + failure;
         String journal = noJournal
                 ? "Changes can't be kept safe here: neither the case's folder nor your own can be written to. Save often."
                 : "";

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.state;
 
 import java.util.List;
+import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.repair.Remedy;
 
 /**
@@ -8,10 +9,15 @@ import org.gullyrun.core.repair.Remedy;
  *
  * @param finding its identity
  * @param remedies best first
- * @param complete whether all candidates have been verified
+ * @param state how far candidates have been verified
  */
-public record RemedyList(String finding, List<Remedy> remedies, boolean complete) {
+public record RemedyList(String finding, List<Remedy> remedies, Causes.Progress state) {
     public RemedyList {
         remedies = List.copyOf(remedies);
+    }
+
+    /** Whether nothing more comes: all candidates have been verified, or as many as there was time for. */
+    public boolean complete() {
+        return state != Causes.Progress.WORKING;
     }
 }

@@ -61,6 +61,8 @@ public final class Store implements AutoCloseable {
     private static final int PAUSE = 25;
     /** So long root causes are sought. An ordinary rig takes a second; after that, what was found so far has to do. */
     private static final int CAUSES_SECONDS = 60;
+    /** And so long fixes of one finding are tried. */
+    private static final int FIXES_SECONDS = 20;
 
     /** At the start the window itself, all of it cold, comes before what takes long, ms. */
     private static final int AFTER_THE_WINDOW = 3_000;
@@ -693,14 +695,20 @@ public final class Store implements AutoCloseable {
                 return;
             }
             long[] told = {System.nanoTime()};
+            long until = System.nanoTime() + FIXES_SECONDS * 1_000_000_000L;
             List<Remedy> remedies = new Remedies(auditFor(what, finding))
-                    .find(reading, finding, () -> turn != newestRemedies.get(), soFar -> {
+                    .find(reading, finding, () -> turn != newestRemedies.get() || System.nanoTime() > until, soFar -> {
                         if (System.nanoTime() - told[0] > STILL_TRYING * 1_000_000L) {
                             told[0] = System.nanoTime();
-                            mended(turn, new RemedyList(finding.identity(), soFar, false));
+                            mended(turn, new RemedyList(finding.identity(), soFar, Causes.Progress.WORKING));
                         }
                     });
-            mended(turn, new RemedyList(finding.identity(), remedies, true));
+            mended(
+                    turn,
+                    new RemedyList(
+                            finding.identity(),
+                            remedies,
+                            System.nanoTime() > until ? Causes.Progress.OUT_OF_TIME : Causes.Progress.DONE));
         };
         CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, mender)
                 .execute(told("try fixes", work));

@@ -44,10 +44,14 @@ public final class WayView extends VBox {
             Button button = steps.get(step.ordinal());
             Nodes.mark(button, "selected", step == now.step());
             long open = now.reading().findings().stream().filter(Finding::isBad).count();
+            boolean clear = open == 0 && !now.alerts().isNotAudited();
             String state = switch (step) {
                 case INTAKE -> asked == 0 ? "" : asked + " to ask";
                 case BRIEF, TRACE -> "";
-                case FINDINGS -> now.reading().rig().elements().isEmpty() ? "" : open == 0 ? "clear" : open + " open";
+                case FINDINGS ->
+                    now.alerts().isNotAudited()
+                            ? "not audited"
+                            : now.reading().rig().elements().isEmpty() ? "" : open == 0 ? "clear" : open + " open";
             };
             Label label = states.get(step.ordinal());
             if (label.getText().equals(state) && before != now) {
@@ -55,7 +59,7 @@ public final class WayView extends VBox {
             }
             label.setText(state);
             label.getStyleClass()
-                    .setAll("label", "small", step == Step.INTAKE ? "warn-text" : open == 0 ? "good-text" : "bad-text");
+                    .setAll("label", "small", step == Step.INTAKE ? "warn-text" : clear ? "good-text" : "bad-text");
             button.setAccessibleText(step.label() + (state.isEmpty() ? "" : ", " + state));
         }
     }

@@ -28,6 +28,9 @@ import org.gullyrun.desktop.trace.MapView;
 
 /** Renders the real window into a picture file. */
 public final class Picture {
+    /** And so long before, ms, while a rig at the end of what can be audited is audited. */
+    private static final long AUDIT = 60_000;
+
     private static final long PATIENCE = 20_000;
 
     private static final long ENOUGH = 9_000;
@@ -74,7 +77,7 @@ public final class Picture {
             }
         });
         try {
-            WritableImage image = done.get(PATIENCE + 5_000, TimeUnit.MILLISECONDS);
+            WritableImage image = done.get(PATIENCE + AUDIT, TimeUnit.MILLISECONDS);
             ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file.toFile());
         } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
             throw new IOException("the window could not be rendered: " + e, e);
@@ -115,6 +118,7 @@ public final class Picture {
             public void handle(long now) {
                 boolean drawn = workbench.scene().lookup("#map") instanceof MapView map && map.isSettled();
                 boolean surveyed = wanted.survey.isEmpty()
+                        || store.state().alerts().isNotAudited()
                         || store.state().reading().rig()
                                 == store.state().surveyShown().rig();
                 boolean late = System.currentTimeMillis() - began > PATIENCE;
@@ -131,7 +135,8 @@ public final class Picture {
                         store.state().shown().finding() == null || store.state().remedies() != null;
                 // The deep rules answer before the causes do: without them the picture would show some findings too
                 // few.
-                boolean grouped = store.state().causes().done()
+                boolean grouped = store.state().causes().ended()
+                        || store.state().alerts().isNotAudited()
                         || store.state().step() != Step.FINDINGS && System.currentTimeMillis() - began > ENOUGH;
                 frames = drawn && selected && mended && grouped ? frames + 1 : 0;
                 if (frames > 20 || late) {

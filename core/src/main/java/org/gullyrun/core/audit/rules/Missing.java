@@ -64,7 +64,8 @@ final class Missing implements Rule {
                 ? "too faint"
                 : !way.exists()
                         ? noWay(context.rig(), pair.outlet())
-                        : AuditContext.list(way.closed().stream().map(Gate::why).toList());
+                        : AuditContext.list(way.closed().stream().map(Gate::why).toList())
+                                + (way.exact() ? "" : " (not worked out to the end: another way may have fewer gates)");
         List<Figure> figures = new ArrayList<>();
         if (cell.tooFaint()) {
             figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
