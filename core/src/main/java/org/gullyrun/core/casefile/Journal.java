@@ -3,6 +3,7 @@ package org.gullyrun.core.casefile;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.channels.ClosedChannelException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -294,6 +296,7 @@ public final class Journal implements AutoCloseable {
     /** Writes what is waiting and takes it off the list; a line goes in whole or not at all. */
     private void put(List<Task> waiting) throws IOException {
         List<Runnable> after = new ArrayList<>();
+        dropReplaced(waiting, after);
         while (!waiting.isEmpty()) {
             Task task = waiting.getFirst();
             StringBuilder text = new StringBuilder();
@@ -312,6 +315,17 @@ public final class Journal implements AutoCloseable {
             waiting.removeFirst();
         }
         force(after);
+    }
+
+    /** Leaves out what later lines take the place of, so that many saves in a row cannot hold up the edits after them. */
+    private static void dropReplaced(List<Task> waiting, List<Runnable> after) {
+        int from = waiting.size() - 1;
+        while (from > 0 && !waiting.get(from).anew) {
+            from--;
+        }
+        List<Task> replaced = waiting.subList(0, Math.max(0, from));
+        replaced.stream().map(Task::after).filter(Objects::nonNull).forEach(after::add);
+        replaced.clear();
     }
 
     private void append(byte[] bytes) throws IOException {
@@ -335,10 +349,6 @@ public final class Journal implements AutoCloseable {
     }
 
     private void beginAnew(byte[] bytes) throws IOException {
-        if (fresh != null) {
-            fresh.discard();
-            fresh = null;
-        }
         Path beside = path.resolveSibling(path.getFileName() + PART + ++parts);
         Files.deleteIfExists(beside);
         HELD.add(beside);
@@ -346,6 +356,9 @@ public final class Journal implements AutoCloseable {
         Fresh next = new Fresh(beside, made, made.lock());
         try {
             write(made, bytes);
+            if (fresh != null) {
+                fresh.discard(); // not before: until now it alone held what came after the save before
+            }
             fresh = next;
         } catch (IOException e) {
             next.discard();
@@ -356,31 +369,38 @@ public final class Journal implements AutoCloseable {
     /** Has what is written forced to the drive, then lets a journal written anew take its place, then tells. */
     private void force(List<Runnable> after) {
         forcer.execute(() -> {
+            Fresh next;
+            FileChannel written;
+            synchronized (files) {
+                next = fresh;
+                written = next == null ? channel : next.channel;
+            }
             try {
-                FileChannel old;
-                Fresh next;
-                synchronized (files) {
-                    old = channel;
-                    next = fresh;
-                }
-                (next == null ? old : next.channel).force(next != null); // may take long: nothing waits for it
+                written.force(next != null); // may take long: nothing waits for it
                 synchronized (files) {
                     if (next != null && next == fresh) {
-                        Files.move(
-                                next.beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-                        old.close();
-                        HELD.remove(next.beside);
-                        channel = next.channel;
-                        lock = next.lock;
-                        fresh = null;
+                        replaceWith(next);
                     }
                 }
+            } catch (ClosedChannelException e) {
+                // One written anew since then has taken its place, and is forced next.
+                force(after);
+                return;
             } catch (IOException e) {
                 trouble.accept("Changes can't be forced to the drive in " + path.getParent() + " (" + e.getMessage()
                         + "). Save the case to another place.");
             }
             after.forEach(Runnable::run);
         });
+    }
+
+    private void replaceWith(Fresh next) throws IOException {
+        Files.move(next.beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        channel.close();
+        HELD.remove(next.beside);
+        channel = next.channel;
+        lock = next.lock;
+        fresh = null;
     }
 
     private static void write(FileChannel channel, byte[] bytes) throws IOException {

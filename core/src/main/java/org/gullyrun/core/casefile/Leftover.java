@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -89,7 +90,13 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
                 String name = path.getFileName().toString();
                 return name.startsWith(begin) && name.substring(begin.length()).matches(names);
             })) {
-                for (Path path : files) {
+                List<Path> found = new ArrayList<>();
+                files.forEach(found::add);
+                // Those written anew first, the newest last: one may take the place of the journal beside it.
+                found.sort(Comparator.<Path, Boolean>comparing(path -> !isPart(path))
+                        .thenComparing(path -> path.toString().length())
+                        .thenComparing(Path::toString));
+                for (Path path : found) {
                     if (!path.equals(own) && Rights.isFile(path)) {
                         look(path);
                     }
@@ -108,13 +115,34 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
             }
         }
 
+        private static boolean isPart(Path path) {
+            return !path.toString().endsWith(Journal.ENDING);
+        }
+
+        /** Ends what a crash has cut short: a journal that was written anew, whole, takes the place of the one before. */
+        private void settle(Path part) throws IOException {
+            String name = part.getFileName().toString();
+            Path journal = part.resolveSibling(name.substring(0, name.lastIndexOf(Journal.PART)));
+            if (Files.exists(journal) && isHeld(journal)) {
+                return; // its window lives, and is about to do this itself
+            }
+            Leftover anew = Files.size(part) == 0 ? null : read(part, file);
+            if (anew != null && anew.unreadable == 0 && !anew.steps.isEmpty() && Rights.isOwnFile(journal)) {
+                Files.move(part, journal, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            } else {
+                Files.deleteIfExists(part); // the journal before is still there, and whole
+            }
+        }
+
         private void look(Path path) throws IOException {
-            boolean part = !path.toString().endsWith(Journal.ENDING);
+            boolean part = isPart(path);
             if (isHeld(path)) {
                 others += part ? 0 : 1;
             } else if (Rights.isOwnFile(path)) {
-                if (part || Files.size(path) == 0) {
-                    Files.deleteIfExists(path); // the journal that was to be written anew is still there, and whole
+                if (part) {
+                    settle(path);
+                } else if (Files.size(path) == 0) {
+                    Files.deleteIfExists(path);
                 } else if (read(path, file) instanceof Leftover read) {
                     if (read.steps.isEmpty() && read.unreadable == 0) {
                         Files.deleteIfExists(path); // the crash came within the very first change

@@ -342,6 +342,29 @@ class JournalTest {
     }
 
     @Test
+    void aCrashBeforeTheRenameLosesNothingThatOnlyTheNewJournalHas() throws Exception {
+        Path file = folder.resolve("night.json");
+        CaseFiles.save(sample, file);
+        List<String> all = lines(file);
+        Path old = folder.resolve(".night.json.4242-1.journal");
+        Path first = folder.resolve(old.getFileName() + ".part9");
+        Path second = folder.resolve(old.getFileName() + ".part10");
+        Files.write(old, all.subList(0, 2));
+        Files.write(first, all.subList(0, 3));
+        Files.write(second, all);
+        Leftover left =
+                Leftover.find(file, folder.resolve("else"), null).leftovers().getFirst();
+        assertEquals(all.size() - 1, left.steps().size());
+        assertEquals(old, left.journal());
+        assertFalse(Files.exists(first) || Files.exists(second));
+
+        Files.write(second, List.of(all.getFirst().substring(9))); // the crash came before it was whole
+        left = Leftover.find(file, folder.resolve("else"), null).leftovers().getFirst();
+        assertEquals(all.size() - 1, left.steps().size());
+        assertFalse(Files.exists(second));
+    }
+
+    @Test
     void whatIsInTheFileAlreadyIsNotOfferedAgain() throws Exception {
         Path file = folder.resolve("night.json");
         Edit edit = edits().getFirst();
