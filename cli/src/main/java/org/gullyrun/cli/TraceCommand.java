@@ -139,7 +139,7 @@ final class TraceCommand implements Callable<Integer> {
                     Locale.ROOT,
                     "Loop of %d points, %s%n",
                     loop.points().size(),
-                    loop.runsAway() ? "runs away" : String.format(Locale.ROOT, "margin %.1f dB", loop.margin()));
+                    loop.runsAway() ? "builds up" : String.format(Locale.ROOT, "margin %.1f dB", loop.margin()));
             loop.circles().stream()
                     .limit(Plain.MOST_RUNS)
                     .forEach(c -> out.printf(

@@ -113,7 +113,7 @@ class RulesTest {
     void aMustThatArrivesTooFaintlyIsMissing() {
         set("in-music", Productions.INPUT_LEVEL, -31.0);
         Finding finding = finding("missing:music>live");
-        assertEquals("too faint", finding.words().cause());
+        assertEquals("every route is turned far down", finding.words().cause());
         assertEquals(-31, finding.figures().getFirst().value(), 1e-9);
         set("out-relay", Productions.ACTIVE, false);
         assertTrue(found().containsKey("missing:music>live"), "an output that is idle explains nothing that arrives");

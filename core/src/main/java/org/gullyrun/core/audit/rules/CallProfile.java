@@ -102,14 +102,15 @@ final class CallProfile implements Rule {
         java.lang.Double rate =
                 worn.get(Devices.CALL_RATE) == null ? microphone.get(Devices.CALL_RATE) : worn.get(Devices.CALL_RATE);
         Told told = Told.of(id(), Severity.MAJOR, microphone.id())
-                .title(worn.name() + " drops to call quality: " + by + " reads its microphone")
-                .plain("As soon as a program listens to " + microphone.name() + ", everything on " + worn.name()
+                .title(worn.name() + " drops to call quality while " + by + " uses its microphone")
+                .plain(by + " uses " + microphone.name() + ", so everything on " + worn.name()
                         + " sounds like a telephone.")
                 .exact(
-                        by + " reads " + microphone.name() + "; " + worn.name() + " is wireless and serves ears,",
-                        rate == null ? "and drops to its rate for calls" : "and drops to " + Say.kilo(rate))
-                .cause("a wireless body carries both ways only at a lower rate")
-                .noticed("Dull, telephone-like sound for whoever wears it.")
+                        by + " uses " + microphone.name() + "; " + worn.name()
+                                + " is wireless and somebody listens on it,",
+                        rate == null ? "and drops to its call rate" : "and drops to " + Say.kilo(rate))
+                .cause("a wireless headset carries both directions at a lower rate only")
+                .noticed("Dull, telephone-like sound in the headset.")
                 .setting(worn, Devices.LINK)
                 .setting(microphone, Devices.ENABLED);
         for (String reader : readers) {

@@ -24,7 +24,7 @@ final class CallVoiceOnly extends MustRule {
 
     @Override
     public String question() {
-        return "Does a call that lets only voices through have to carry music?";
+        return "Does a call that drops music have to carry some?";
     }
 
     @Override
@@ -65,13 +65,13 @@ final class CallVoiceOnly extends MustRule {
     Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
         Element program = application(context, cell).orElseThrow();
         String source = cell.source().name();
-        return told.title(program.name() + " lets voices through only; " + source + " will be cut")
-                .plain(program.name() + " takes your " + source + " for noise and removes it.")
+        return told.title(program.name() + " drops music, so " + cell.outlet().name() + " won't hear " + source)
+                .plain(program.name() + " takes " + source + " for noise and removes it.")
                 .exact(
                         source + " must reach " + cell.outlet().name() + ", and " + program.name() + " drops music",
                         inScenes)
-                .cause(program.name() + " is set to carry voice only")
-                .noticed("The others hear your " + source + " break up, or not at all.")
+                .cause(program.name() + " is set to voice only")
+                .noticed("The others hear " + source + " break up, or not at all.")
                 .setting(program, Applications.VOICE_ONLY)
                 .evidence(
                         cell.delivery().arrives()

@@ -27,7 +27,7 @@ final class CaptureIdle implements Rule {
 
     @Override
     public String question() {
-        return "Is there an input, a strip or a cable that nothing feeds?";
+        return "Is there an input, strip or cable that no sound reaches?";
     }
 
     @Override
@@ -65,13 +65,13 @@ final class CaptureIdle implements Rule {
                 Severity.NOTE,
                 List.of(),
                 new Finding.Words(
-                        "Nothing feeds " + noun,
-                        "Nothing that makes sound gets as far as " + noun + ".",
+                        "Nothing reaches " + noun,
+                        "No sound reaches " + noun + ".",
                         Say.sentence(
-                                "No source has an open way to " + noun,
+                                "No source has an open route to " + noun,
                                 context.scenes().size() > 1 ? "in any scene" : ""),
                         "what it takes is silent, or it takes nothing",
-                        "Nothing; it is in the way when looking for a fault."),
+                        "Nothing. It clutters the picture when you look for faults."),
                 Evidence.of(new Address(element.id(), setting.key())),
                 List.of(),
                 false));

@@ -23,12 +23,12 @@ final class CaptureSilent implements Rule {
 
     @Override
     public String question() {
-        return "Is a program that is captured or routed silent, so that it is in no list?";
+        return "Is a program silent just now, so that other programs can't offer it?";
     }
 
     @Override
     public String severity() {
-        return "A note; minor if a must hangs on it.";
+        return "A note; minor if something required comes from it.";
     }
 
     @Override
@@ -52,21 +52,24 @@ final class CaptureSilent implements Rule {
             long musts = context.musts().stream()
                     .filter(c -> application.id().equals(c.source().get(Sources.AT)))
                     .count();
-            String state = running ? "makes no sound" : "is not running";
+            String state = running ? "makes no sound" : "isn't running";
             findings.add(Told.of(id(), musts > 0 ? Severity.MINOR : Severity.NOTE, application.id())
-                    .title(application.name() + " " + state + " and is in no list")
-                    .plain(application.name() + " " + state + ", so it cannot be chosen anywhere until it sounds.")
+                    .title(application.name() + " " + state + ", so no list shows it")
+                    .plain(application.name() + " " + state
+                            + ", so other programs can't offer it until it makes a sound.")
                     .exact(
                             application.name() + " " + state + "; "
                                     + (taken.isEmpty()
-                                            ? "the system's list has a choice for it"
+                                            ? "the computer has a system setting for it"
                                             : "input "
                                                     + AuditContext.list(taken.stream()
                                                             .map(Element::name)
                                                             .toList())
                                                     + " takes it"),
-                            musts > 0 ? "and " + musts + (musts == 1 ? " must hangs" : " musts hang") + " on it" : "")
-                    .cause("programs are listed only while they sound")
+                            musts > 0
+                                    ? "and " + musts + (musts == 1 ? " listener needs" : " listeners need") + " it"
+                                    : "")
+                    .cause("programs are listed only while they make a sound")
                     .noticed("Nothing, until it is needed.")
                     .setting(application, running ? Applications.SOUNDING : Applications.RUNNING)
                     .figure("musts", musts, "")

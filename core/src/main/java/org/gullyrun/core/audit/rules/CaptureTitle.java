@@ -10,6 +10,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /** Is an application recognised by the title of its window only? */
 final class CaptureTitle implements Rule {
@@ -20,7 +21,7 @@ final class CaptureTitle implements Rule {
 
     @Override
     public String question() {
-        return "Is a program recognised by the title of its window only?";
+        return "Is a program recognised only by the title of its window?";
     }
 
     @Override
@@ -41,12 +42,14 @@ final class CaptureTitle implements Rule {
             if (input.get(Productions.TAKES) == Productions.Takes.APPLICATION
                     && input.get(Productions.RECOGNISED) == Productions.Recognised.TITLE) {
                 String program = rig.name(input.or(Productions.APPLICATION, "a program"));
+                String name = Sentences.called("input", input.name());
+                String called = Character.toUpperCase(name.charAt(0)) + name.substring(1);
                 findings.add(Told.of(id(), Severity.MINOR, input.id())
-                        .title("Input " + input.name() + " finds " + program + " by its window's title only")
-                        .plain("When the title of " + program + "'s window changes, its sound is gone.")
-                        .exact("Input " + input.name() + " in "
-                                + rig.program(input).name() + " recognises " + program + " by title only")
-                        .cause("the title is another for every page, song or call")
+                        .title(called + " finds " + program + " by its window title only")
+                        .plain("When " + program + "'s window title changes, its sound is gone.")
+                        .exact(called + " in " + rig.program(input).name() + " recognises " + program
+                                + " by title only")
+                        .cause("the title changes with every page, song or call")
                         .noticed("Silence as soon as the title changes.")
                         .setting(input, Productions.RECOGNISED)
                         .made());

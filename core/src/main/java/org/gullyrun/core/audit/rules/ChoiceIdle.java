@@ -24,7 +24,7 @@ final class ChoiceIdle implements Rule {
 
     @Override
     public String question() {
-        return "Has a choice in the system's list of programs no effect?";
+        return "Does a system setting for a program have no effect?";
     }
 
     @Override
@@ -77,12 +77,10 @@ final class ChoiceIdle implements Rule {
         String name = application.name();
         String what = holder == application ? "microphone" : "output";
         into.add(Told.of(id(), Severity.NOTE, holder.id())
-                .title("The system's choice of " + what + " for " + name + " does nothing")
-                .plain("What is chosen for " + name + " in the system's list of programs has no effect, because " + name
-                        + " chooses for itself.")
-                .exact("In the system's list " + name + " is set to " + Sentences.words(rig, system, chosen)
-                        + "; " + name + " itself chooses " + Sentences.words(rig, own, holder.raw(own))
-                        + ", and that counts")
+                .title("The system setting for " + name + "'s " + what + " has no effect")
+                .plain(name + " chooses its own " + what + ", so the system setting for it has no effect.")
+                .exact("The system setting says " + Sentences.words(rig, system, chosen) + "; " + name
+                        + " itself chooses " + Sentences.words(rig, own, holder.raw(own)) + ", and that counts")
                 .cause(name + " names a device instead of following the default")
                 .noticed("Nothing, until somebody tries to move " + name + " there and wonders.")
                 .setting(holder, system)

@@ -55,7 +55,7 @@ final class DefaultFragile implements Rule {
 
     @Override
     public String question() {
-        return "Does the show break when the system moves a default to another device?";
+        return "Would the show break if the system moved a default to another device?";
     }
 
     @Override
@@ -162,15 +162,17 @@ final class DefaultFragile implements Rule {
         String what = role.setting.label();
         String device = worst.device.name();
         return Told.of(id(), Severity.MINOR, machine.id(), role.setting.key())
-                .title("The show hangs on " + machine.name() + "'s " + what)
-                .plain("If the system moves the default to another device, as updates and new headsets do, the show"
-                        + " breaks.")
+                .title("The show depends on " + machine.name() + "'s " + what)
+                .plain("If an update or a new headset moves the default to " + device + ", "
+                        + (worst.missing.isEmpty()
+                                ? Say.first(worst.leaking, 2) + " would leak."
+                                : Say.first(worst.missing, 2) + " would go silent."))
                 .exact(
                         "With the " + what + " on " + device + ":",
                         worst.missing.isEmpty() ? "" : "missing " + Say.first(worst.missing, 3),
                         worst.missing.isEmpty() || worst.leaking.isEmpty() ? "" : "and",
                         worst.leaking.isEmpty() ? "" : "leaking " + Say.first(worst.leaking, 3),
-                        worst.live ? "; it would be on air" : "")
+                        worst.live ? "; that would be on air" : "")
                 .cause("something in the show follows the default instead of naming its device")
                 .noticed("Nothing now; silence or a leak after the next update.")
                 .setting(machine, role.setting)

@@ -19,12 +19,12 @@ final class DeviceFallback implements Rule {
 
     @Override
     public String question() {
-        return "Does sound take the default because a device cannot be used?";
+        return "Does sound go to the default because a device can't be used?";
     }
 
     @Override
     public String severity() {
-        return "Critical if a must at live or ears hangs on the device; else major.";
+        return "Critical if live or somebody's ears need the device; else major.";
     }
 
     @Override
@@ -57,7 +57,9 @@ final class DeviceFallback implements Rule {
                                                         + (DeviceUse.isOne(context.rig(), use.silent())
                                                                 ? " doesn't, and is silent there."
                                                                 : " don't, and are silent there."),
-                                        hanging.isEmpty() ? "" : "Missing for it: " + Say.musts(context, hanging)),
+                                        hanging.isEmpty()
+                                                ? ""
+                                                : "Silent because of it: " + Say.musts(context, hanging)),
                                 name + " " + state,
                                 "Sound comes out, or is picked up, at the wrong device."),
                         Evidence.of(DeviceUse.evidence(context.rig(), device, use)),

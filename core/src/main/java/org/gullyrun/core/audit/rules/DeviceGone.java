@@ -19,12 +19,12 @@ final class DeviceGone implements Rule {
 
     @Override
     public String question() {
-        return "Is something set to a device that cannot be used?";
+        return "Is something set to a device that can't be used?";
     }
 
     @Override
     public String severity() {
-        return "Critical if a must at live or ears hangs on it, major if any does; else a note.";
+        return "Critical if live or somebody's ears need it, major if any listener does; else a note.";
     }
 
     @Override
@@ -43,12 +43,15 @@ final class DeviceGone implements Rule {
                         List.of(),
                         new Finding.Words(
                                 name + " " + state,
-                                users + " is set to " + name + ", which " + state + ".",
+                                users + (DeviceUse.isOne(context.rig(), use.settings()) ? " is" : " are") + " set to "
+                                        + name + ", which " + state + ".",
                                 Say.sentence(
-                                        name + " " + state + "; " + users + " is set to it.",
+                                        name + " " + state + "; " + users
+                                                + (DeviceUse.isOne(context.rig(), use.settings()) ? " is" : " are")
+                                                + " set to it.",
                                         hanging.isEmpty()
-                                                ? "Nothing that must arrive hangs on it"
-                                                : "Missing for it: " + Say.musts(context, hanging)),
+                                                ? "Nothing required depends on it"
+                                                : "Silent because of it: " + Say.musts(context, hanging)),
                                 name + " " + state,
                                 hanging.isEmpty() ? "Nothing, for now." : "Silence where this device is used."),
                         Evidence.of(DeviceUse.evidence(context.rig(), device, use)),

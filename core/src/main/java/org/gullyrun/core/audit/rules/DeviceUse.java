@@ -147,20 +147,20 @@ final class DeviceUse {
     static String state(Rig rig, String key) {
         Element device = rig.find(id(key));
         if (key.indexOf(WANTED) >= 0) {
-            return "is not a " + key.substring(key.indexOf(WANTED) + 1) + " device";
+            return "isn't a " + key.substring(key.indexOf(WANTED) + 1) + " device";
         }
         if (device == null || device.kind() != Kind.DEVICE) {
-            return "is not there";
+            return "doesn't exist";
         }
         if (!device.is(Devices.PRESENT, true)) {
-            return "is not plugged in or is switched off";
+            return "is unplugged or switched off";
         }
         if (!device.is(Devices.ENABLED, true)) {
             return "is disabled";
         }
         return device.get(Devices.DIRECTION) == Direction.RECORDING
                 ? "is blocked by the privacy settings"
-                : "cannot be used";
+                : "can't be used";
     }
 
     static String users(Rig rig, List<Address> settings) {

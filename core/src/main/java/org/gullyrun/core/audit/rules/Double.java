@@ -15,6 +15,7 @@ import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Run;
 import org.gullyrun.core.flow.RunSearch;
 import org.gullyrun.core.rig.Address;
@@ -30,11 +31,13 @@ import org.jspecify.annotations.Nullable;
 final class Double extends PairRule {
     /** How copies are noticed, by how far they are apart. */
     enum Apart {
-        STACKED("up to 6 dB louder, and may clip", "stacked"),
-        COMB("hollow and metallic", "comb"),
-        SLAP("thick, as in a small room", "slap"),
-        ECHO("as a separate repeat", "echo"),
-        NOT_KNOWN("more than once; how it sounds depends on a delay that is not yet known", "timing not known");
+        STACKED("Louder, and it may clip.", "stacked"),
+        COMB("Hollow and metallic, like talking through a pipe.", "comb"),
+        SLAP("Thick, as in a small room.", "slap"),
+        ECHO("A separate repeat.", "echo"),
+        NOT_KNOWN(
+                "It is heard more than once; how it sounds depends on a delay that is still unknown.",
+                "timing not known");
 
         final String noticed;
         final String word;
@@ -52,12 +55,12 @@ final class Double extends PairRule {
 
     @Override
     public String question() {
-        return "Does an outlet get one source more than once?";
+        return "Does a listener hear one source more than once?";
     }
 
     @Override
     public String severity() {
-        return "At live critical, elsewhere major; at the same time (within {double.stacked}) major and minor. Copies fainter than {double.within} below the strongest do not count.";
+        return "Critical at live, major elsewhere; at the same time (within {double.stacked}) major and minor. Copies more than {double.within} below the strongest don't count.";
     }
 
     @Override
@@ -154,21 +157,30 @@ final class Double extends PairRule {
         String space = apart == Apart.NOT_KNOWN
                 ? ""
                 : apart == Apart.STACKED ? ", at the same time" : ", " + Say.of(d.copyApart(), "ms") + " apart";
+        List<Evidence.Way> two = two(reading, cell);
+        FlowGraph graph = reading.graph();
+        String routes = two.size() < 2
+                ? ""
+                : ": once "
+                        + Say.through(graph, two.get(0).segments(), two.get(1).segments()) + ", and once "
+                        + Say.through(graph, two.get(1).segments(), two.get(0).segments());
         return new Telling(
                 new Finding.Words(
-                        source + " heard " + times + " at " + outlet + space,
-                        "At " + outlet + " your " + source + " can be heard " + times + ", over different ways.",
+                        outlet + Say.verb(outlet, " hears ", " hear ") + source + " " + times + space,
+                        source + Say.verb(source, " reaches ", " reach ") + outlet + " " + times + routes + ".",
                         Say.sentence(
-                                source + " at " + outlet + " by " + Say.runs(d.runs(), d.atLeast()) + space,
+                                source + " at " + outlet + " by " + Say.routes(d.runs(), d.atLeast()) + space
+                                        + (below < 0.05
+                                                ? ", equally loud"
+                                                : ", " + Say.of(below, "dB") + " apart in level"),
                                 inScenes + ":",
                                 apart.word
                                         + (apart == Apart.COMB ? notch : "")
-                                        + ", "
-                                        + Say.of(d.strength() - d.strongestGain(), "dB")
-                                        + " louder than the strongest alone"),
-                        "two ways are open at once",
-                        "It sounds " + apart.noticed + "."),
-                new Evidence(scene, two(reading, cell), List.of()),
+                                        + ", +"
+                                        + Say.of(d.strength() - d.strongestGain(), "dB")),
+                        "two routes are open at once",
+                        apart.noticed),
+                new Evidence(scene, two, List.of()),
                 figures);
     }
 }

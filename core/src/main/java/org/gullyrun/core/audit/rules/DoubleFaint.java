@@ -19,7 +19,7 @@ final class DoubleFaint extends PairRule {
 
     @Override
     public String question() {
-        return "Does an outlet get one source once more, but faintly?";
+        return "Does a listener hear a faint second copy of a source?";
     }
 
     @Override
@@ -40,14 +40,14 @@ final class DoubleFaint extends PairRule {
         String outlet = cell.outlet().name();
         return new Telling(
                 new Finding.Words(
-                        source + " heard once more at " + outlet + ", faintly",
-                        "A faint second copy of " + source + " gets to " + outlet + ".",
+                        outlet + " also " + Say.verb(outlet, "hears", "hear") + " a faint copy of " + source,
+                        "A faint second copy of " + source + " reaches " + outlet + ".",
                         Say.sentence(
-                                source + " at " + outlet + " once more, " + Say.of(below, "dB")
-                                        + " below the strongest run",
+                                "A second copy of " + source + " at " + outlet + ", " + Say.of(below, "dB")
+                                        + " below the strongest route",
                                 inScenes),
-                        "a second way is open, turned far down",
-                        "Hardly noticed, unless somebody turns it up."),
+                        "a second route is open, turned far down",
+                        "Hardly anything, unless somebody turns it up."),
                 runs(context, scene, cell, 4),
                 List.of(new Figure("copy below strongest", below, "dB")));
     }

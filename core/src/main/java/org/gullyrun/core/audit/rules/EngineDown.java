@@ -28,7 +28,7 @@ final class EngineDown implements Rule {
 
     @Override
     public String question() {
-        return "Is a mixer, processor or production not running although something that must arrive needs it?";
+        return "Is a mixer, processor or production stopped that something required needs?";
     }
 
     @Override
@@ -66,13 +66,13 @@ final class EngineDown implements Rule {
                         Severity.CRITICAL,
                         List.of(),
                         new Finding.Words(
-                                engine.name() + " is not running",
-                                engine.name() + " is not running, and your sound goes through it.",
+                                engine.name() + " isn't running",
+                                engine.name() + " isn't running, and your sound goes through it.",
                                 Say.sentence(
-                                        engine.name() + " is not running. Missing for it:",
+                                        engine.name() + " isn't running. Silent because of it:",
                                         Say.musts(context, hanging)),
                                 engine.name() + " is stopped",
-                                "Silence wherever sound goes through it."),
+                                "Silence everywhere behind it."),
                         Evidence.of(new Address(engine.id(), running.key())),
                         List.of(new Figure("musts", hanging.size(), "")),
                         false));

@@ -96,10 +96,10 @@ final class EngineManual implements Rule {
                         Severity.MINOR,
                         List.of(),
                         new Finding.Words(
-                                engine.name() + " does not start with the computer",
-                                "After a restart " + engine.name() + " has to be started by hand.",
-                                Say.sentence(engine.name() + " does not start with its machine; " + musts
-                                        + (musts == 1 ? " must goes" : " musts go") + " through it"),
+                                engine.name() + " doesn't start with the computer",
+                                "After a restart you have to start " + engine.name() + " by hand.",
+                                Say.sentence(engine.name() + " doesn't start with its computer; " + musts + " required "
+                                        + (musts == 1 ? "delivery depends" : "deliveries depend") + " on it"),
                                 engine.name() + " is not among what starts with the computer",
                                 "Silence after a restart, until somebody starts it."),
                         Evidence.of(new Address(engine.id(), starts(engine).key())),

@@ -47,12 +47,12 @@ final class HangsOn implements Rule {
 
     @Override
     public String question() {
-        return "Is there one thing on which most of the show hangs?";
+        return "Does most of the show depend on one thing?";
     }
 
     @Override
     public String severity() {
-        return "A note, from {hangs.on} musts.";
+        return "A note, from {hangs.on} required deliveries.";
     }
 
     @Override
@@ -196,11 +196,11 @@ final class HangsOn implements Rule {
                         + context.outlets().get(m.outlet).name())
                 .toList();
         return Told.of(id(), Severity.NOTE, element.id())
-                .title(musts.size() + " musts hang on " + element.name() + " alone")
-                .plain("If " + element.name() + " stops, " + musts.size() + " things that must be heard are gone.")
-                .exact("Every run goes through " + element.name() + ": " + Say.first(names, 4))
-                .cause("there is no second way")
-                .noticed("Nothing, as long as " + element.name() + " holds.")
+                .title(musts.size() + " required deliveries depend on " + element.name() + " alone")
+                .plain("If " + element.name() + " stops, " + musts.size() + " required deliveries are gone.")
+                .exact("Every route goes through " + element.name() + ": " + Say.first(names, 4))
+                .cause("there is no second route")
+                .noticed("Nothing, while " + element.name() + " works.")
                 .setting(element, setting)
                 .figure("musts", musts.size(), "")
                 .made();

@@ -40,7 +40,7 @@ final class LateApart implements Rule {
 
     @Override
     public String question() {
-        return "Does what belongs together arrive apart, or sound off its picture?";
+        return "Do sources that belong together arrive apart, or does sound miss its picture?";
     }
 
     @Override
@@ -154,14 +154,13 @@ final class LateApart implements Rule {
         FlowGraph graph = context.scenes().get(worst.scene).graph();
         Told told = Told.pair(id(), worst.severity, cell.source(), cell.outlet())
                 .in(scenes)
-                .title(source + " arrives " + how + " at " + outlet)
-                .plain("At " + outlet + " your " + source + (early ? " comes before " : " comes after ") + worst.than
-                        + ".")
+                .title(source + Say.verb(source, " arrives ", " arrive ") + how + " at " + outlet)
+                .plain("At " + outlet + ", " + source + Say.verb(source, " comes ", " come ") + how + ".")
                 .exact(source + " at " + outlet, context.in(scenes), how)
-                .cause(early ? "its way is shorter" : "its way is longer")
+                .cause(early ? "its route is shorter" : "its route is longer")
                 .noticed(
                         worst.picture
-                                ? "Lips and sound do not match."
+                                ? "Lips and sound don't match."
                                 : "The same thing is heard twice, a moment apart.")
                 .evidence(Evidence.of(
                         worst.scene, Evidence.Sort.RUN, cell.delivery().strongest()))

@@ -61,16 +61,19 @@ final class LateSelf extends MustRule {
         double late = cell.delivery().strongestDelay();
         String person = cell.outlet().or(Outlets.PERSON, "");
         return told.title(person + " hears their own voice " + Say.of(late, "ms") + " late")
-                .plain("Your own voice comes back to " + cell.outlet().name() + " a moment late.")
+                .plain("Your own voice comes back late at " + cell.outlet().name() + ": it goes "
+                        + Say.through(
+                                context.scenes().get(scene).graph(),
+                                cell.delivery().strongest()) + ".")
                 .exact(
                         cell.source().name() + " at " + cell.outlet().name() + " after " + Say.of(late, "ms") + " at "
                                 + Say.of(cell.delivery().strength(), "dB"),
                         inScenes)
-                .cause("one's own microphone is on what one listens to, by a slow way")
+                .cause("your microphone is on what you listen to, over a slow route")
                 .noticed(
                         late > context.thresholds().of(Limit.SELF_MAJOR)
-                                ? "An echo of oneself; speaking begins to stumble."
-                                : "One's own voice sounds hollow.")
+                                ? "An echo of yourself that makes it hard to speak."
+                                : "Your own voice sounds hollow.")
                 .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
                 .figure("delay", late, "ms")
                 .figure("strength", cell.delivery().strength(), "dB");

@@ -13,6 +13,7 @@ import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes.Ground;
+import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -26,7 +27,7 @@ final class Leak extends PairRule {
 
     @Override
     public String question() {
-        return "Does something reach an outlet that the brief says must never get it?";
+        return "Does somebody hear what the brief says they never should?";
     }
 
     @Override
@@ -70,14 +71,14 @@ final class Leak extends PairRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         Ground ground = cell.counting().ground();
-        String because = ground == Ground.PRIVATE
-                ? "it is private"
-                : ground == Ground.LICENSED ? "it is licensed: it may be live, but not kept" : "the brief says never";
+        FlowGraph graph = context.scenes().get(scene).graph();
+        List<Integer> route = cell.delivery().strongest();
+        String because = ground == Ground.LICENSED ? " Its licence only covers live." : "";
         Outlets.Sort sort = cell.outlet().get(Outlets.SORT);
         String noticed = ground == Ground.LICENSED
                 ? "The saved show can be muted or taken down."
                 : ground == Ground.PRIVATE
-                        ? "Listeners overhear a private conversation."
+                        ? "Listeners overhear what is private."
                         : sort == Outlets.Sort.FAR_END
                                 ? "The others in the call hear what is not meant for them."
                                 : "Listeners hear what is not meant for them.";
@@ -91,21 +92,21 @@ final class Leak extends PairRule {
         }
         return new Telling(
                 new Finding.Words(
-                        source + " heard at " + outlet,
-                        "At " + outlet + " your " + source + " can be heard, and should not be.",
+                        outlet + Say.verb(outlet, " hears ", " hear ") + source + " (never)",
+                        source + Say.verb(source, " reaches ", " reach ") + outlet + " " + Say.through(graph, route)
+                                + "." + because,
                         Say.sentence(
-                                source + " at " + outlet + " by "
-                                        + Say.runs(
+                                Say.route(graph, route),
+                                inScenes + ":",
+                                Say.of(cell.delivery().strength(), "dB") + ", "
+                                        + Say.routes(
                                                 cell.delivery().runs(),
-                                                cell.delivery().atLeast()),
-                                inScenes.isEmpty() ? "" : inScenes,
-                                "at " + Say.of(cell.delivery().strength(), "dB")
+                                                cell.delivery().atLeast())
                                         + (twice
                                                 ? ", doubled, "
                                                         + Say.of(cell.delivery().copyApart(), "ms") + " apart"
-                                                : "")
-                                        + "; " + because),
-                        because,
+                                                : "")),
+                        source + Say.verb(source, " goes ", " go ") + Say.through(graph, route),
                         noticed),
                 runs(context, scene, cell, 6),
                 figures);

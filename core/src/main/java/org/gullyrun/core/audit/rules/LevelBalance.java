@@ -27,7 +27,7 @@ final class LevelBalance implements Rule {
 
     @Override
     public String question() {
-        return "Is the voice covered by what plays beside it, or far louder in one scene than in another?";
+        return "Is the voice covered by music, or far louder in one scene than in another?";
     }
 
     @Override
@@ -82,14 +82,16 @@ final class LevelBalance implements Rule {
         into.add(Told.of(id(), Severity.MINOR, at.id())
                 .in(scenes)
                 .title(voice.source().name() + " only " + Say.of(worst, "dB") + " above the rest at " + at.name())
-                .plain("At " + at.name() + " the words are nearly covered by what plays beside them.")
+                .plain("At " + at.name() + ", " + bed.source().name()
+                        + Say.verb(bed.source().name(), " nearly covers ", " nearly cover ")
+                        + voice.source().name() + ".")
                 .exact(
                         "At " + at.name(),
                         context.in(scenes),
                         "the loudest voice is at " + Say.of(balance.voiceLevel(), "dBFS")
                                 + ", music, media and system together at " + Say.of(balance.bedLevel(), "dBFS")
                                 + ": " + Say.of(worst, "dB") + " apart, wanted " + Say.of(least, "dB"))
-                .cause(bed.source().name() + " is loudest beside the voice")
+                .cause(bed.source().name() + Say.verb(bed.source().name(), " is", " are") + " loudest beside the voice")
                 .noticed("Listeners strain to follow.")
                 .evidence(new Evidence(
                         scenes.getFirst(),
@@ -129,13 +131,14 @@ final class LevelBalance implements Rule {
                         .in(List.of(quiet, loud))
                         .title(source.name() + " at " + at.name() + " differs by " + Say.of(by, "dB")
                                 + " between scenes")
-                        .plain("At " + at.name() + " " + source.name() + " is far louder in one scene than in another.")
+                        .plain("At " + at.name() + ", " + source.name() + Say.verb(source.name(), " is", " are")
+                                + " far louder in one scene than in another.")
                         .exact(source.name() + " at " + at.name() + " at "
                                 + Say.of(level(context, loud, s, outlet), "dBFS") + " in "
                                 + context.scenes().get(loud).name() + " and at "
                                 + Say.of(level(context, quiet, s, outlet), "dBFS") + " in "
                                 + context.scenes().get(quiet).name())
-                        .cause("the scenes bring it at different levels, or by different ways")
+                        .cause("the scenes bring it at different levels or by different routes")
                         .noticed("Listeners reach for their volume.")
                         .evidence(Evidence.of(
                                 quiet, Evidence.Sort.RUN, cell.delivery().strongest()))

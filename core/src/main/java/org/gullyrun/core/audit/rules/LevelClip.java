@@ -44,7 +44,7 @@ final class LevelClip implements Rule {
 
     @Override
     public String question() {
-        return "Can the sum of what meets somewhere be too loud for the device?";
+        return "Can the sum of what meets somewhere be too loud?";
     }
 
     @Override
@@ -188,12 +188,11 @@ final class LevelClip implements Rule {
         boolean major = peak > context.thresholds().of(Limit.CLIP_MAJOR) + 1e-9;
         return Told.of(id(), major ? Severity.MAJOR : Severity.MINOR, place)
                 .in(scenes)
-                .title("Peaks up to " + Say.of(peak, "dBFS") + " at " + name)
-                .plain("When everything sounds at once it gets too loud at " + name + ".")
+                .title(name + Say.verb(name, " peaks", " peak") + " at " + Say.of(peak, "dBFS"))
+                .plain("When everything plays at once, it gets too loud at " + name + ".")
                 .exact(
-                        "The sum at " + name + " peaks at " + Say.of(peak, "dBFS") + ", loudest "
-                                + context.sources().get(worst.loudest).name()
-                                + ",",
+                        "The sum at " + name + " peaks at " + Say.of(peak, "dBFS") + "; loudest is "
+                                + context.sources().get(worst.loudest).name(),
                         context.in(scenes))
                 .cause("levels add up and nothing turns the sum down")
                 .noticed("Loud passages crackle or sound harsh.")

@@ -21,7 +21,7 @@ final class LevelWindow extends MustRule {
 
     @Override
     public String question() {
-        return "Is something louder or quieter than the brief wants it?";
+        return "Is something louder or quieter than the brief asks for?";
     }
 
     @Override
@@ -74,14 +74,14 @@ final class LevelWindow extends MustRule {
         String how = off > 0 ? "too loud" : "too quiet";
         String source = cell.source().name();
         String outlet = cell.outlet().name();
-        return told.title(source + " " + how + " at " + outlet)
-                .plain("At " + outlet + " your " + source + " is " + how + ".")
+        return told.title(source + Say.verb(source, " is ", " are ") + how + " at " + outlet)
+                .plain("At " + outlet + ", " + source + Say.verb(source, " is ", " are ") + how + ".")
                 .exact(
                         source + " at " + outlet + " at " + Say.of(cell.usualLevel(), "dBFS") + ", "
                                 + Say.of(Math.abs(off), "dB") + (off > 0 ? " above" : " below")
-                                + " what the brief wants",
+                                + " the window in the brief",
                         inScenes)
-                .cause("the levels on the way add up to "
+                .cause("the levels along the route add up to "
                         + Say.of(cell.delivery().strength(), "dB"))
                 .noticed(off > 0 ? "It covers the rest." : "It gets lost beside the rest.")
                 .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))

@@ -23,7 +23,7 @@ final class LoopAir implements Rule {
 
     @Override
     public String severity() {
-        return "Critical if it runs away; major if the strongest circle through the air is above {loop.air}; else minor.";
+        return "Critical if it builds up; major if the strongest circle through the air is above {loop.air}; else minor.";
     }
 
     @Override

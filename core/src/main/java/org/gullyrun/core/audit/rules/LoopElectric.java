@@ -23,7 +23,7 @@ final class LoopElectric implements Rule {
 
     @Override
     public String severity() {
-        return "Critical if it runs away or a circle is above {loop.critical}; else major; below {loop.minor} minor.";
+        return "Critical if it builds up or a circle is above {loop.critical}; else major; below {loop.minor} minor.";
     }
 
     @Override

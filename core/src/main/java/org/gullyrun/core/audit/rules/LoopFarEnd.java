@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
@@ -23,7 +24,7 @@ final class LoopFarEnd extends PairRule {
 
     @Override
     public String question() {
-        return "Does the far end of a call get its own voices back?";
+        return "Do the people in a call hear themselves?";
     }
 
     @Override
@@ -54,19 +55,19 @@ final class LoopFarEnd extends PairRule {
     @Override
     Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
         String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        FlowGraph graph = context.scenes().get(scene).graph();
         double delay = cell.delivery().strongestDelay();
         return new Telling(
                 new Finding.Words(
-                        "Own voices come back to " + cell.outlet().name(),
-                        "In the call your " + source + " hear their own voices, a moment later.",
+                        outlet + Say.verb(outlet, " hears itself", " hear themselves"),
+                        outlet + Say.verb(outlet, " hears itself", " hear themselves") + ", because " + source
+                                + " goes " + Say.through(graph, cell.delivery().strongest()) + " back into the call.",
                         Say.sentence(
-                                source + " sent back into their own call by "
-                                        + Say.runs(
-                                                cell.delivery().runs(),
-                                                cell.delivery().atLeast()) + " at "
-                                        + Say.of(cell.delivery().strength(), "dB") + ", "
-                                        + Say.of(delay, "ms") + " here and the network's delay on top",
-                                inScenes),
+                                Say.route(graph, cell.delivery().strongest()),
+                                inScenes + ":",
+                                Say.of(cell.delivery().strength(), "dB") + ", " + Say.of(delay, "ms")
+                                        + " here plus the network"),
                         "the call's own sound is on what feeds its microphone",
                         cell.electric().arrives()
                                 ? "They hear themselves as an echo."

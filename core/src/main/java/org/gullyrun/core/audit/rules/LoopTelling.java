@@ -100,24 +100,36 @@ final class LoopTelling {
         }
         String through =
                 AuditContext.list(subject.stream().map(context.rig()::name).toList());
-        String each = strongest.time() == 0 ? "at once" : "every " + Say.of(strongest.time(), "ms");
-        String fate = loop.runsAway() ? "it runs away" : "it dies down, margin " + Say.of(loop.margin(), "dB");
+        FlowGraph graph = context.scenes().get(worst.scene).graph();
+        boolean one = subject.size() == 1;
+        String title = through
+                + (one ? " feeds back on itself" : " feed back into each other")
+                + (loop.runsAway() ? (one ? " and builds up" : " and build up") : "");
+        String each = strongest.time() == 0 ? "at once" : Say.of(strongest.time(), "ms") + " a round";
+        String fate =
+                loop.runsAway() ? "builds up" : "dies down, " + Say.of(loop.margin(), "dB") + " short of building up";
         return new Finding(
                 rule,
                 Finding.Subject.of(subject),
                 worst.severity,
                 scenes,
                 new Finding.Words(
-                        "Sound goes round through " + through + (loop.runsAway() ? " and runs away" : ""),
-                        "Sound that has been through " + through + " is fed into it again.",
+                        title,
+                        through
+                                + (one
+                                        ? " picks up its own sound and plays it again"
+                                        : " play each other's sound again")
+                                + (loop.runsAway()
+                                        ? ", so it builds up."
+                                        : ", so you hear it come back, fainter each time."),
                         Say.sentence(
-                                "A loop through " + through,
+                                Say.route(graph, strongest.segments()),
                                 context.in(scenes) + ":",
-                                Say.of(strongest.gain(), "dB") + " once round, " + each + "; " + fate),
-                        "something takes in what it has itself put out",
+                                Say.of(strongest.gain(), "dB") + ", " + each + "; " + fate),
+                        "its own output is among what it takes",
                         loop.runsAway()
-                                ? "An echo that grows, at worst a howl."
-                                : "An echo that repeats and dies away."),
+                                ? "An echo that gets louder, up to a howl."
+                                : "An echo that repeats and fades."),
                 new Evidence(worst.scene, ways, List.of()),
                 figures,
                 Say.assumed(context.scenes().get(worst.scene).graph(), loop.segments()));

@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.BlockedWay;
 import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
@@ -32,12 +33,12 @@ final class Missing implements Rule {
 
     @Override
     public String question() {
-        return "Does something that must reach an outlet not arrive there?";
+        return "Does somebody not hear what they should?";
     }
 
     @Override
     public String severity() {
-        return "Critical at live and ears, else major. A must weaker than {missing.strength}, or below {missing.level}, counts as missing.";
+        return "Critical at live and ears, else major. What is weaker than {missing.strength}, or below {missing.level}, counts as missing.";
     }
 
     @Override
@@ -60,12 +61,15 @@ final class Missing implements Rule {
         String source = pair.source().name();
         String outlet = pair.outlet().name();
         String in = pair.everywhere() ? "" : " " + context.in(pair.absent());
+        FlowGraph graph = context.scenes().get(scene).graph();
         String cause = cell.tooFaint()
-                ? "too faint"
+                ? "every route is turned far down"
                 : !way.exists()
                         ? noWay(context.rig(), pair.outlet())
                         : AuditContext.list(way.closed().stream().map(Gate::why).toList())
-                                + (way.exact() ? "" : " (not worked out to the end: another way may have fewer gates)");
+                                + (way.exact()
+                                        ? ""
+                                        : " (not worked out to the end: another route may need fewer changes)");
         List<Figure> figures = new ArrayList<>();
         if (cell.tooFaint()) {
             figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
@@ -87,17 +91,23 @@ final class Missing implements Rule {
                 worst ? Severity.CRITICAL : Severity.MAJOR,
                 pair.unexplained(),
                 new Finding.Words(
-                        source + (cell.tooFaint() ? " too faint at " : " not heard at ") + outlet + in,
-                        "At " + outlet + " your " + source + " should be heard" + in + ", but "
-                                + (cell.tooFaint() ? "is far too quiet." : "does not arrive."),
-                        Say.sentence((cell.tooFaint()
-                                        ? source + " at " + outlet + " at only "
-                                                + Say.of(cell.delivery().strength(), "dB")
-                                        : "No open run from " + source + " to " + outlet)
-                                + in + ": " + cause),
+                        cell.tooFaint()
+                                ? source + Say.verb(source, " is", " are") + " far too quiet at " + outlet + in
+                                : outlet + Say.verb(outlet, " doesn't hear ", " don't hear ") + source + in,
+                        cell.tooFaint()
+                                ? source + Say.verb(source, " reaches ", " reach ") + outlet + " only "
+                                        + Say.through(graph, cell.delivery().strongest()) + ", far too quietly."
+                                : outlet + " should hear " + source + in + ", but " + cause + ".",
+                        Say.sentence(
+                                (cell.tooFaint()
+                                                ? source + " at " + outlet + " at only "
+                                                        + Say.of(cell.delivery().strength(), "dB")
+                                                : "No open route from " + source + " to " + outlet)
+                                        + in,
+                                ": " + cause),
                         cause,
                         worst && sort == Outlets.Sort.EARS
-                                ? pair.outlet().name() + " gets nothing of it."
+                                ? outlet + Say.verb(outlet, " doesn't", " don't") + " hear it."
                                 : "Nobody hears it there."),
                 evidence,
                 figures,
@@ -107,8 +117,8 @@ final class Missing implements Rule {
     private static String noWay(Rig rig, Element outlet) {
         boolean byDefault = outlet.get(Outlets.DEVICE) == Choice.Special.DEFAULT;
         return byDefault && Choices.machineOf(rig, outlet) == null
-                ? outlet.name() + " listens on the default, and of which computer is not entered"
-                : "there is no way, whatever gates are opened";
+                ? outlet.name() + " listens on a default, and of which computer isn't entered"
+                : "it isn't connected to " + outlet.name();
     }
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */

@@ -49,7 +49,7 @@ final class NamesTwin implements Rule {
 
     @Override
     public String question() {
-        return "Do two things have the same name, or something in use none?";
+        return "Do two things share a name, or does something in use have none?";
     }
 
     @Override
@@ -127,13 +127,20 @@ final class NamesTwin implements Rule {
         String noun = all.getFirst().kind().noun();
         String name = all.getFirst().name();
         Told told = Told.of(id(), Severity.NOTE, ids)
-                .title(all.size() + " times the name " + name)
-                .plain("Two things are called " + name + "; on the phone nobody knows which is meant.")
-                .exact(all.size() + " of kind " + noun + " are called " + name + " in the same place")
+                .title(all.size() + " " + plural(noun) + " are called " + name)
+                .plain(all.size() + " " + plural(noun) + " are called " + name
+                        + ", so on the phone nobody knows which one is meant.")
+                .exact(all.size() + " " + plural(noun) + " in the same place are called " + name)
                 .cause("names were left as they came")
                 .noticed("Nothing, until somebody chooses the wrong one.");
         all.forEach(e -> told.setting(e, Common.name(e.kind())));
         return told.made();
+    }
+
+    private static String plural(String noun) {
+        return noun.endsWith("y")
+                ? noun.substring(0, noun.length() - 1) + "ies"
+                : noun + (noun.endsWith("s") ? "es" : "s");
     }
 
     private Told unnamed(Element program, String what) {

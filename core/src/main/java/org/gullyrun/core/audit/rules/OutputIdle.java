@@ -13,6 +13,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Sentences;
 
 /** Is an output that the brief has musts for not active? */
 final class OutputIdle implements Rule {
@@ -23,7 +24,7 @@ final class OutputIdle implements Rule {
 
     @Override
     public String question() {
-        return "Is an output not active although something must arrive at it?";
+        return "Is an output not active that listeners need?";
     }
 
     @Override
@@ -51,13 +52,14 @@ final class OutputIdle implements Rule {
                         Severity.CRITICAL,
                         List.of(),
                         new Finding.Words(
-                                output.name() + " is not active",
-                                "The output " + output.name() + " in " + program + " has not been started.",
+                                output.name() + " isn't active",
+                                Sentences.called("Output", output.name()) + " in " + program + " hasn't been started.",
                                 Say.sentence(
-                                        "Output " + output.name() + " is not active. Missing for it:",
+                                        Sentences.called("Output", output.name())
+                                                + " isn't active. Silent because of it:",
                                         Say.first(musts, 4)),
-                                "nobody has started the output",
-                                "Nobody gets the show there."),
+                                "the output hasn't been started",
+                                "Nobody there gets the show."),
                         Evidence.of(new Address(output.id(), Productions.ACTIVE.key())),
                         List.of(new Figure("musts", musts.size(), "")),
                         false));

@@ -30,7 +30,7 @@ final class RateCable implements Rule {
 
     @Override
     public String severity() {
-        return "Major if the link does not convert, minor if that is not known; nothing if it does.";
+        return "Major if the link doesn't resample, minor if that is unknown; nothing if it does.";
     }
 
     @Override
@@ -85,17 +85,17 @@ final class RateCable implements Rule {
                 does == null ? Severity.MINOR : Severity.MAJOR,
                 List.of(),
                 new Finding.Words(
-                        link.name() + "'s ends run at " + rates,
+                        link.name() + " joins " + rates,
                         "The two ends of " + link.name() + " are set to different sample rates.",
                         Say.sentence(
                                 a.name() + " runs at " + Say.kilo(played) + " and " + b.name() + " at " + Say.kilo(read)
                                         + ",",
-                                (does == null ? "and it is not known whether " : "and ") + link.name()
-                                        + (does == null ? " converts: at worst " : " does not convert: ")
+                                (does == null ? "and nobody knows whether " : "and ") + link.name()
+                                        + (does == null ? " resamples: at worst " : " doesn't resample: ")
                                         + Say.of(cents, "cents") + ", speed × "
                                         + String.format(java.util.Locale.ROOT, "%.3f", ratio)),
-                        "the rates of the two ends differ",
-                        "Pitch and speed are off, or the sound crackles or turns robotic."),
+                        "the sample rates of its two ends differ",
+                        "Wrong pitch and speed, crackles, or a robotic voice."),
                 Evidence.of(
                         new Address(a.id(), Devices.RATE.key()),
                         new Address(b.id(), Devices.RATE.key()),

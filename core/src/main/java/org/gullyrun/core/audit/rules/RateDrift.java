@@ -36,7 +36,7 @@ final class RateDrift implements Rule {
 
     @Override
     public String question() {
-        return "Are two clocks joined with nothing that keeps them in step?";
+        return "Are two clocks joined with nothing to keep them in step?";
     }
 
     @Override
@@ -104,19 +104,20 @@ final class RateDrift implements Rule {
         Severity severity = !known ? Severity.NOTE : hours <= show + 1e-9 ? Severity.MAJOR : Severity.MINOR;
         String ends = a.name() + " and " + b.name();
         Told told = Told.of(id(), severity, a.id(), b.id())
-                .title(ends + " run off clocks of their own" + (known ? ", " + Say.of(ppm, "ppm") + " apart" : ""))
-                .plain("Two boxes that are joined by " + by.name() + " each keep time for themselves.")
+                .title(ends + " keep slightly different time" + (known ? ", " + Say.of(ppm, "ppm") + " apart" : ""))
+                .plain(ends + " each keep their own time, and " + by.name()
+                        + " joins them; sound will click now and then.")
                 .exact(
-                        ends + " are joined by " + by.name() + " and nothing re-clocks between;",
+                        by.name() + " joins " + ends + ", and nothing re-clocks between:",
                         known
-                                ? Say.of(ppm * MS_AN_HOUR, "ms") + " an hour, " + Say.of(buffer, "ms") + " after "
-                                        + Say.hours(hours)
-                                : "how far the clocks are apart is not known")
-                .cause("two clocks, and nothing that keeps them in step")
+                                ? Say.of(ppm, "ppm") + " apart, " + Say.of(ppm * MS_AN_HOUR, "ms") + " an hour, a "
+                                        + Say.of(buffer, "ms") + " slip after " + Say.hours(hours)
+                                : "how far apart their clocks are is unknown")
+                .cause("two clocks and nothing to keep them in step")
                 .noticed(
                         known && hours <= show + 1e-9
                                 ? "A click or a short gap now and then during the show."
-                                : "At most a click in a long recording, and sound that creeps away from its picture.")
+                                : "At most a click in a long recording, and sound that slowly drifts from its picture.")
                 .setting(by, setting)
                 .setting(a, Devices.CLOCK_ERROR)
                 .setting(b, Devices.CLOCK_ERROR)

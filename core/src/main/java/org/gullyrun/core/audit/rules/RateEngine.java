@@ -24,7 +24,7 @@ final class RateEngine implements Rule {
 
     @Override
     public String question() {
-        return "Does a mixer or production run at another rate than a device it reads or feeds?";
+        return "Does a mixer or production run at a different sample rate from a device it uses?";
     }
 
     @Override
@@ -71,16 +71,16 @@ final class RateEngine implements Rule {
                 .toList());
         double first = others.getFirst().or(Devices.RATE, 1.0);
         Told told = Told.of(id(), tight ? Severity.MAJOR : Severity.MINOR, engine.id())
-                .title(engine.name() + " runs at " + Say.kilo(rate) + ", " + names + " not")
+                .title(engine.name() + " runs at " + Say.kilo(rate) + ", " + rates)
                 .plain(engine.name() + " and " + names + " are set to different sample rates.")
                 .exact(
                         engine.name() + " runs at " + Say.kilo(rate) + ", " + rates + ";",
-                        tight ? "on a path that holds the device, nothing converts" : "the system converts")
-                .cause("the rates differ")
+                        tight ? "the path holds the device, so nothing resamples" : "the system resamples")
+                .cause("the sample rates differ")
                 .noticed(
                         tight
-                                ? "Crackles, wrong pitch, or the device cannot be opened at all."
-                                : "Mostly nothing; some load and delay for converting.")
+                                ? "Crackles, wrong pitch, or the device can't be opened at all."
+                                : "Usually nothing; resampling costs a little load and delay.")
                 .setting(engine, setting)
                 .figure("ratio", first / rate, "")
                 .figure("pitch", 1200 * Math.log(first / rate) / Math.log(2), "cents");

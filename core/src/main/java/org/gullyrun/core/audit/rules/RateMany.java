@@ -23,7 +23,7 @@ final class RateMany extends MustRule {
 
     @Override
     public String question() {
-        return "Is something converted from rate to rate again and again on its way?";
+        return "Is something resampled again and again along its route?";
     }
 
     @Override
@@ -56,15 +56,15 @@ final class RateMany extends MustRule {
     @Override
     Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
         long count = conversions(context.scenes().get(scene), cell);
-        return told.title(cell.source().name() + " is converted " + count + " times on its way to "
-                        + cell.outlet().name())
-                .plain("On its way to " + cell.outlet().name() + " your "
-                        + cell.source().name() + " changes its sample rate " + count + " times.")
+        return told.title(cell.source().name() + Say.verb(cell.source().name(), " is", " are") + " resampled " + count
+                        + " times on the route to " + cell.outlet().name())
+                .plain(cell.source().name() + Say.verb(cell.source().name(), " changes", " change") + " sample rate "
+                        + count + " times on the route to " + cell.outlet().name() + ".")
                 .exact(
-                        count + " conversions on the strongest run of "
+                        count + " conversions on the strongest route of "
                                 + cell.source().name() + " to " + cell.outlet().name(),
                         inScenes)
-                .cause("devices on the way are set to different rates")
+                .cause("devices along the route are set to different rates")
                 .noticed("Nothing by itself; each conversion adds some delay.")
                 .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
                 .figure("conversions", count, "");

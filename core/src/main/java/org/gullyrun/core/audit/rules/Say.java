@@ -1,5 +1,6 @@
 package org.gullyrun.core.audit.rules;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.gullyrun.core.audit.AuditContext;
@@ -13,10 +14,72 @@ import org.gullyrun.core.rig.Sentences;
 final class Say {
     private Say() {}
 
-    /** A number with one decimal, and its unit. */
+    /** A number with no more digits than it deserves, and its unit: "12 ms", "0.8 dB", "−20 dBFS". */
     static String of(double value, String unit) {
-        String number = String.format(Locale.ROOT, "%.1f", value).replace('-', '−');
-        return (number.equals("−0.0") ? "0.0" : number) + " " + unit;
+        boolean whole = unit.equals("cents") || unit.equals("ms") && Math.abs(value) >= 10;
+        String number = String.format(Locale.ROOT, whole ? "%.0f" : "%.1f", value);
+        number = number.endsWith(".0") ? number.substring(0, number.length() - 2) : number;
+        return (number.equals("-0") ? "0" : number.replace('-', '−')) + " " + unit;
+    }
+
+    /** A verb as it goes with a name: "Live hears", "Guests hear", "Host's ears hear". */
+    static String verb(String name, String singular, String plural) {
+        String last = name.strip();
+        return last.matches("(?i).*[^su'’]s") && !last.matches("(?i).*(is|us|ss|ews)") ? plural : singular;
+    }
+
+    /** The names along a route or circle, in order; the middle of a long one is left out. */
+    static String route(FlowGraph graph, List<Integer> segments) {
+        List<String> names = names(graph, segments);
+        int most = 8;
+        if (names.size() > most) {
+            names.subList(most / 2, names.size() - most / 2 + 1).clear();
+            names.add(most / 2, "…");
+        }
+        return String.join(" → ", names);
+    }
+
+    private static List<String> names(FlowGraph graph, List<Integer> segments) {
+        List<String> names = new ArrayList<>();
+        for (int i = 0; i <= segments.size(); i++) {
+            int point = i == 0 ? graph.from(segments.getFirst()) : graph.to(segments.get(i - 1));
+            String name = name(graph, point);
+            if (names.isEmpty() || !names.getLast().equals(name)) {
+                names.add(name);
+            }
+        }
+        return names;
+    }
+
+    private static String name(FlowGraph graph, int point) {
+        Rig rig = graph.rig();
+        String id = graph.id(point);
+        Element element = rig.find(graph.element(point));
+        return switch (graph.kind(point)) {
+            case TRACK ->
+                Sentences.called(
+                        "track",
+                        Sentences.trackName(
+                                rig,
+                                element,
+                                String.valueOf(Integer.parseInt(id.substring(id.indexOf("#track") + 6)))));
+            case CUE -> rig.name(graph.element(point)) + "'s cue";
+            default -> rig.name(graph.element(point));
+        };
+    }
+
+    /** By what one route differs from another: "through Clips", "through Hushgate and Host clean", or "directly". */
+    static String through(FlowGraph graph, List<Integer> route, List<Integer> other) {
+        List<String> own = names(graph, route);
+        own.removeAll(names(graph, other));
+        return own.isEmpty() ? "directly" : "through " + AuditContext.list(own.subList(0, Math.min(2, own.size())));
+    }
+
+    /** What a route goes through between its source and its listener: "through Driftbox, Music and track archive". */
+    static String through(FlowGraph graph, List<Integer> route) {
+        List<String> names = names(graph, route);
+        List<String> between = names.size() <= 2 ? List.of() : names.subList(1, names.size() - 1);
+        return between.isEmpty() ? "directly" : "through " + first(between, 4);
     }
 
     /** A time of some hours in the unit that suits it: "2.3 h", "7 min", "40 s". */
@@ -26,9 +89,9 @@ final class Say {
                 : hours * 60 >= 1.95 ? Math.round(hours * 60) + " min" : Math.round(hours * 3600) + " s";
     }
 
-    /** "1 run", "3 runs", "at least 10000 runs". */
-    static String runs(long n, boolean atLeast) {
-        return (atLeast ? "at least " : "") + n + (n == 1 ? " run" : " runs");
+    /** "1 route", "3 routes", "at least 10000 routes". */
+    static String routes(long n, boolean atLeast) {
+        return (atLeast ? "at least " : "") + n + (n == 1 ? " route" : " routes");
     }
 
     /** Joins parts of a sentence that may be empty, with a full stop at the end. */

@@ -14,7 +14,7 @@ final class SceneGap implements Rule {
 
     @Override
     public String question() {
-        return "Does something that must arrive stay away in some scenes only?";
+        return "Does somebody not hear what they should, in some scenes only?";
     }
 
     @Override

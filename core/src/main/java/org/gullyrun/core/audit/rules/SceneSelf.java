@@ -17,6 +17,7 @@ import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /** Does a scene reach itself? */
 final class SceneSelf implements Rule {
@@ -27,7 +28,7 @@ final class SceneSelf implements Rule {
 
     @Override
     public String question() {
-        return "Does a scene bring itself, over others?";
+        return "Does a scene contain itself?";
     }
 
     @Override
@@ -90,11 +91,12 @@ final class SceneSelf implements Rule {
         String round = String.join(" brings ", names);
         List<String> sorted = ids.stream().sorted(Ids.ORDER).toList();
         Told told = Told.of(id(), Severity.MAJOR, sorted.toArray(String[]::new))
-                .title("Scene " + scene.name() + " brings itself")
-                .plain("Scene " + scene.name() + " contains itself, so nobody can say what it sounds like.")
-                .exact(round + "; what it brings is not followed a second time")
+                .title(Sentences.called("Scene", scene.name()) + " contains itself")
+                .plain(Sentences.called("Scene", scene.name())
+                        + " contains itself, so nobody can say what it sounds like.")
+                .exact(round + "; it isn't followed a second time")
                 .cause("an entry brings a scene that contains it")
-                .noticed("Levels and mutes that do not do what they say.")
+                .noticed("Levels and mutes that don't do what they say.")
                 .figure("scenes in the circle", circle.size(), "");
         circle.forEach(e -> told.setting(e, Productions.BRINGS));
         return told.made();

@@ -28,7 +28,7 @@ final class Stray implements Rule {
 
     @Override
     public String question() {
-        return "Does a program's sound end nowhere?";
+        return "Does a program play where nobody hears it?";
     }
 
     @Override
@@ -86,13 +86,13 @@ final class Stray implements Rule {
                 : "it ends at " + Say.first(List.copyOf(new LinkedHashSet<>(ends)), 3);
         Told told = Told.of(id(), Severity.MINOR, application.id())
                 .title("Nobody hears " + application.name())
-                .plain("What " + application.name() + " plays arrives nowhere.")
+                .plain("Nobody hears what " + application.name() + " plays: " + where + ".")
                 .exact(
-                        application.name() + " reaches no outlet",
+                        application.name() + " reaches no listener",
                         context.scenes().size() > 1 ? "in any scene:" : ":",
                         where)
                 .cause(where)
-                .noticed("Nobody hears it, and nobody misses it: the brief asks for it nowhere.")
+                .noticed("Nobody hears it, and the brief doesn't ask for it.")
                 .setting(application, Applications.MUTED);
         for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
             told.setting(output, Applications.PROGRAM_CHOICE);

@@ -11,6 +11,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /** Does an output take a track that nothing feeds in any scene? */
 final class TrackEmpty implements Rule {
@@ -21,7 +22,7 @@ final class TrackEmpty implements Rule {
 
     @Override
     public String question() {
-        return "Does an output take a track that nothing feeds?";
+        return "Does an output take a track that nothing goes to?";
     }
 
     @Override
@@ -45,14 +46,14 @@ final class TrackEmpty implements Rule {
             if (!empty.isEmpty()) {
                 String names = Say.tracks(rig, production, empty);
                 Told told = Told.of(id(), Severity.MINOR, output.id())
-                        .title(output.name() + " takes " + names + ", which nothing feeds")
-                        .plain("In " + production.name() + " the output " + output.name() + " takes " + names
-                                + ", and nothing is on it.")
+                        .title(output.name() + " takes " + names + ", and nothing goes there")
+                        .plain("In " + production.name() + ", " + Sentences.called("output", output.name()) + " takes "
+                                + names + ", and there is nothing on it.")
                         .exact(
-                                "Output " + output.name() + " takes " + names + "; no source has an open way there",
+                                "No source has an open route to " + names,
                                 context.scenes().size() > 1 ? "in any scene" : "")
-                        .cause("no input that sounds is ticked for it")
-                        .noticed("The track is there, and silent.");
+                        .cause("no input with sound goes to it")
+                        .noticed("The track is there and stays silent.");
                 empty.forEach(n -> told.setting(output, Productions.TAKES_TRACK.of(n)));
                 findings.add(told.made());
             }

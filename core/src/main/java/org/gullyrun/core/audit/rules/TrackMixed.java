@@ -55,15 +55,18 @@ final class TrackMixed extends PairRule {
                 .toList();
         return new Telling(
                 new Finding.Words(
-                        source + " mixed into " + outlet,
-                        "The track " + outlet + " also has " + source + " on it, so the two cannot be cut apart later.",
+                        outlet + " also has " + source,
+                        source + " is on the track for " + AuditContext.list(owners)
+                                + ", so you won't be able to separate them later.",
                         Say.sentence(
-                                source + " on " + outlet + " at "
-                                        + Say.of(cell.delivery().strength(), "dB"),
-                                inScenes + ";",
-                                "the track is meant for " + AuditContext.list(owners)),
-                        "the track is meant for " + AuditContext.list(owners),
-                        "Two sources on one track cannot be cut apart."),
+                                Say.route(
+                                        context.scenes().get(scene).graph(),
+                                        cell.delivery().strongest()),
+                                inScenes + ":",
+                                Say.of(cell.delivery().strength(), "dB") + "; the track is for "
+                                        + AuditContext.list(owners)),
+                        "the track is for " + AuditContext.list(owners),
+                        "Two sources on one track can't be separated."),
                 runs(context, scene, cell, 4),
                 List.of(new Figure("strength", cell.delivery().strength(), "dB")));
     }
