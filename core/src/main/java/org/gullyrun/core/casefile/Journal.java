@@ -1,6 +1,5 @@
 package org.gullyrun.core.casefile;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.ClosedChannelException;
@@ -214,6 +213,18 @@ public final class Journal implements AutoCloseable {
         tasks.add(new Task(lines, null, first, false));
     }
 
+    /** Writes a case down and throws that away: just after a start the first time takes long, and no edit should wait for it. */
+    public void prepare(Case base) {
+        tasks.add(new Task(
+                List.of(() -> {
+                    head(base, "", 0);
+                    return "";
+                }),
+                null,
+                false,
+                false));
+    }
+
     private Supplier<String> next(Entry entry) {
         edits++;
         int n = ++number;
@@ -233,12 +244,10 @@ public final class Journal implements AutoCloseable {
         fields.put("journal", JournalLine.VERSION);
         fields.put("after", before); // numbers go on over saves, so that one line can stand in two journals
         fields.put("stamp", stamp);
-        try {
-            fields.put("case", CaseReader.JSON.readTree(CaseWriter.write(base)));
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException("what is written here can be read", e);
-        }
-        return JournalLine.write(EditCodec.line(fields));
+        String begin = EditCodec.line(fields);
+        // Inside a text a line break is always written as \n, so those that are left are between values.
+        String text = CaseWriter.write(base).replace('\n', ' ');
+        return JournalLine.write(begin.substring(0, begin.length() - 1) + ",\"case\":" + text.strip() + "}");
     }
 
     /**

@@ -8,7 +8,7 @@ import org.gullyrun.core.rig.Rig;
  * It is counted in steps, not in seconds, so that the same rig gives the same answer on every machine.
  */
 final class Effort {
-    private static final long STEPS = 1_000_000_000;
+    private static final long STEPS = 500_000_000;
     private static final long MOST_STEPS = 10_000_000;
     private static final long LABELS = 3_000_000;
 

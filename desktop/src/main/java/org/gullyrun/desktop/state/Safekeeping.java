@@ -79,6 +79,14 @@ final class Safekeeping {
         return before == null ? () -> {} : () -> before.close(false);
     }
 
+    /** Makes the journal ready for the first edit; slow, but on the journal's own thread. */
+    void prepare(Case what) {
+        Journal now = journal;
+        if (now != null) {
+            now.prepare(what);
+        }
+    }
+
     void made(Case before, Edit edit, String name) {
         since.add(new Journal.Entry(edit, name));
         if (journal != null) {

@@ -106,6 +106,7 @@ public final class Store implements AutoCloseable {
         Safekeeping.Opening opening = safe.opening(file, null);
         safe.take(opening);
         First first = first(what);
+        safe.prepare(what);
         this.state = State.fresh(what, file, first.answer, opening.leftovers(), alerts(first), Look.USUAL);
         tellOf(opening.damaged());
         if (journals != null) {

@@ -30,7 +30,7 @@ final class DefaultFragile implements Rule {
     private static final long MOST_CELLS = 4_000_000;
 
     /** So many segments are looked at in all while runs are searched in tangled rigs. */
-    private static final long MOST_STEPS = 500_000_000;
+    private static final long MOST_STEPS = 200_000_000;
 
     private static final int AT_A_TIME = 4;
 
