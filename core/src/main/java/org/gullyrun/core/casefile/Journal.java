@@ -275,6 +275,7 @@ public final class Journal implements AutoCloseable {
 
     private void write() {
         List<Task> waiting = new ArrayList<>();
+        List<Runnable> after = new ArrayList<>();
         boolean told = false;
         boolean last = false;
         while (!last) {
@@ -290,7 +291,9 @@ public final class Journal implements AutoCloseable {
             tasks.drainTo(waiting);
             last = waiting.stream().anyMatch(Task::last);
             try {
-                put(waiting);
+                put(waiting, after);
+                force(List.copyOf(after));
+                after.clear();
                 told = false;
             } catch (IOException e) {
                 if (!told && !last) {
@@ -303,8 +306,7 @@ public final class Journal implements AutoCloseable {
     }
 
     /** Writes what is waiting and takes it off the list; a line goes in whole or not at all. */
-    private void put(List<Task> waiting) throws IOException {
-        List<Runnable> after = new ArrayList<>();
+    private void put(List<Task> waiting, List<Runnable> after) throws IOException {
         dropReplaced(waiting, after);
         while (!waiting.isEmpty()) {
             Task task = waiting.getFirst();
@@ -323,7 +325,6 @@ public final class Journal implements AutoCloseable {
             }
             waiting.removeFirst();
         }
-        force(after);
     }
 
     /** Leaves out what later lines take the place of, so that many saves in a row cannot hold up the edits after them. */

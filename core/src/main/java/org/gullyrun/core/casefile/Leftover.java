@@ -98,11 +98,22 @@ public record Leftover(Path journal, @Nullable Path file, String stamp, Case bas
                         .thenComparing(Path::toString));
                 for (Path path : found) {
                     if (!path.equals(own) && Rights.isFile(path)) {
-                        look(path);
+                        tryToLook(path);
                     }
                 }
             } catch (IOException e) {
-                others += 0; // a folder that cannot be read holds nothing that could be restored
+                return; // a folder that cannot be read holds nothing that could be restored
+            }
+        }
+
+        /** One journal that cannot be got at is named, and keeps none of the others from being offered. */
+        private void tryToLook(Path path) {
+            try {
+                look(path);
+            } catch (IOException e) {
+                if (Files.exists(path)) { // not removed meanwhile by another window
+                    damaged.add(path);
+                }
             }
         }
 
