@@ -9,12 +9,12 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.Deliveries;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.OpenView;
 import org.gullyrun.core.flow.SceneKey;
-import org.gullyrun.core.repair.Causes;
-import org.gullyrun.core.repair.Remedies;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -70,20 +70,20 @@ public class AuditBenchmark {
     }
 
     /**
-     * The sample case with everything: all rules, and what stands behind the findings, each change verified. It calls so
+     * The sample case with everything: all rules, and root causes, each change verified. It calls so
      * much different code that the compilers need a minute to have done with it.
      */
     @Benchmark
     @Warmup(iterations = 12, time = 5)
     public Object sampleCauses() {
         Reading all = audit.read(found, sample.brief());
-        return Causes.of(quick, all, () -> false, x -> {});
+        return RootCauses.of(quick, all, () -> false, x -> {});
     }
 
-    /** All remedies of the sample's worst finding, each verified. */
+    /** All fixes of the sample's worst finding, each verified. */
     @Benchmark
-    public Object sampleRemedies() {
-        return new Remedies(quick).find(reading, worst, () -> false);
+    public Object sampleFixes() {
+        return new Fixes(quick).find(reading, worst, () -> false);
     }
 
     /** Compile one scene of the large rig. */

@@ -9,7 +9,7 @@ import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.rig.Rig;
 
 /**
- * How time grows with the rig: the audit without remedies of rigs from some 250 to some 32 000 points, ten outlets and two
+ * How time grows with the rig: the audit without fixes of rigs from some 250 to some 32 000 points, ten outlets and two
  * scenes each, best of several rounds; and the memory that the largest reading holds.
  */
 public final class Growth {

@@ -32,7 +32,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** How many runs a ladder of diamonds has: 2 to the power of the rungs; summed here, listed one by one there. */
+/** How many routes a ladder of diamonds has: 2 to the power of the rungs; summed here, listed one by one there. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -82,15 +82,15 @@ public class LadderBenchmark {
         return Element.of(Kind.DEVICE, id).with(Devices.MACHINE, "pc").with(Devices.DIRECTION, direction);
     }
 
-    /** The exact number of runs, with all their sums. */
+    /** The exact number of routes, with all their sums. */
     @Benchmark
     public long summed() {
         FlowGraph graph = view.graph();
         Delivery delivery = Deliveries.of(view).get(graph.point("source"), graph.point("ears"));
-        if (delivery.runs() != 1L << rungs) {
-            throw new IllegalStateException("runs: " + delivery.runs());
+        if (delivery.routes() != 1L << rungs) {
+            throw new IllegalStateException("runs: " + delivery.routes());
         }
-        return delivery.runs();
+        return delivery.routes();
     }
 
     /** The same number by listing all simple paths, as far as that gets: beyond 18 rungs it is not tried. */

@@ -10,11 +10,14 @@ import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.JoinedFindings;
+import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
-import org.gullyrun.core.repair.Causes;
+import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
@@ -30,7 +33,7 @@ import picocli.CommandLine.Spec;
         mixinStandardHelpOptions = true,
         description = "Audits a case and lists its findings, worst first.")
 final class AuditCommand implements Callable<Integer> {
-    /** So long root causes are sought. An ordinary rig takes a second; what is left then is said to be unfinished. */
+    /** How long to look for root causes, s. An ordinary rig takes a second; past this the output says that it stopped early. */
     private static final int CAUSES_SECONDS = 20;
 
     @Mixin
@@ -41,13 +44,13 @@ final class AuditCommand implements Callable<Integer> {
 
     @Option(
             names = "--causes",
-            description = "Also say which changes stand behind the findings; takes a second or two.")
+            description = "Also list the root causes: the changes that fix groups of findings. Takes a second or two.")
     boolean causes;
 
     @Option(
             names = "--fail-on",
             paramLabel = "SEVERITY",
-            description = "Exit with 1 if there is a finding as bad: ${COMPLETION-CANDIDATES}.")
+            description = "Exit with 1 if a finding is at least this severe: ${COMPLETION-CANDIDATES}.")
     @Nullable
     FailOn failOn;
 
@@ -68,7 +71,7 @@ final class AuditCommand implements Callable<Integer> {
                 .filter(f -> f.scenes().isEmpty() || f.scenes().stream().anyMatch(opened.scenes()::contains))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
-        Causes.Found found = causes ? causes(opened) : Causes.Found.NOTHING;
+        RootCauses.Found found = causes ? causes(opened) : RootCauses.Found.NOTHING;
         if (json) {
             out.print(Json.write(plain(opened, findings, found)) + "\n");
         } else {
@@ -81,15 +84,16 @@ final class AuditCommand implements Callable<Integer> {
         return bad ? Exit.FINDINGS : Exit.OK;
     }
 
-    private static Causes.Found causes(CaseArgument.Opened opened) {
+    private static RootCauses.Found causes(CaseArgument.Opened opened) {
         Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
                 .quick();
         Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
-        return Causes.of(quick, reading, () -> false, () -> System.nanoTime() > until, progress -> {});
+        return RootCauses.of(quick, reading, () -> false, () -> System.nanoTime() > until, progress -> {});
     }
 
-    private static void text(PrintWriter out, CaseArgument.Opened opened, List<Finding> findings, Causes.Found causes) {
+    private static void text(
+            PrintWriter out, CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes) {
         out.println(opened.what().title() + " · " + opened.survey().name());
         List<String> counts = new ArrayList<>();
         for (Severity severity : Severity.values()) {
@@ -98,37 +102,47 @@ final class AuditCommand implements Callable<Integer> {
                 counts.add(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : ""));
             }
         }
-        out.println(counts.isEmpty() ? "Nothing found: the brief holds." : String.join(", ", counts));
+        Judgement judged = Judgement.of(
+                opened.reading(), Questions.of(opened.survey().rig()).size());
+        out.println(
+                !counts.isEmpty()
+                        ? String.join(", ", counts)
+                        : judged.isPossible()
+                                ? "Nothing found: everything is as the brief asks."
+                                : "Nothing found, " + judged.missing() + ".");
         if (!opened.reading().waived().isEmpty()) {
             out.println(opened.reading().waived().size() + " waived");
         }
         if (causes.ended() && !causes.groups().isEmpty()) {
             out.println();
-            out.println(causes.groups().size() + (causes.groups().size() == 1 ? " change clears " : " changes clear ")
-                    + causes.cleared() + " of them, one after the other:");
+            out.println(causes.groups().size() + (causes.groups().size() == 1 ? " change fixes " : " changes fix ")
+                    + causes.cleared() + " of them, applied one after the other:");
             causes.groups()
                     .forEach(g -> out.println(
-                            "  " + g.remedy().sentence() + " (" + g.findings().size() + ")"));
+                            "  " + g.fix().sentence() + " (" + g.findings().size() + ")"));
         }
-        if (causes.state() == Causes.Progress.OUT_OF_TIME) {
-            out.println("The causes were not worked out to the end: after " + CAUSES_SECONDS
-                    + " s not all changes had been tried, and more may help.");
+        if (causes.state() == RootCauses.Progress.OUT_OF_TIME) {
+            out.println("Stopped after " + CAUSES_SECONDS
+                    + " s before every change was tried. There may be more root causes.");
         }
         opened.reading().unfinished().forEach(u -> out.println(u.sentence()));
-        for (Finding finding : findings) {
+        for (JoinedFindings row : JoinedFindings.of(opened.survey().rig(), findings)) {
             out.println();
-            out.printf("%-8s  %s%n", finding.severity().word(), finding.words().title());
-            out.println("          " + finding.words().exact());
-            out.println("          Noticed: " + finding.words().noticed());
-            if (finding.assumed()) {
-                out.println("          Rests on a setting that is not yet known.");
+            out.printf("%-8s  %s%n", row.first().severity().word(), row.title());
+            row.findings().forEach(f -> out.println("          " + f.words().exact()));
+            row.findings().stream()
+                    .map(f -> f.words().noticed())
+                    .distinct()
+                    .forEach(noticed -> out.println("          Listeners notice: " + noticed));
+            if (row.findings().stream().anyMatch(Finding::assumed)) {
+                out.println("          Based on a setting that is still unknown.");
             }
         }
         List<Dangling> dangling = Dangling.in(opened.survey().rig());
         if (!dangling.isEmpty()) {
             out.println();
-            out.println("References that lead nowhere:");
-            dangling.forEach(d -> out.println("  " + d.at() + " names '" + d.to() + "', which is " + d.why()));
+            out.println("References to something that doesn't exist:");
+            dangling.forEach(d -> out.println("  " + d.at() + " refers to '" + d.to() + "', which " + d.why()));
         }
         String unknown = UnknownField.told(UnknownField.in(opened.what()));
         if (!unknown.isEmpty()) {
@@ -137,7 +151,8 @@ final class AuditCommand implements Callable<Integer> {
         }
     }
 
-    private static Map<String, Object> plain(CaseArgument.Opened opened, List<Finding> findings, Causes.Found causes) {
+    private static Map<String, Object> plain(
+            CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes) {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("case", opened.what().title());
         all.put("survey", opened.survey().id());
@@ -172,14 +187,14 @@ final class AuditCommand implements Callable<Integer> {
         return all;
     }
 
-    private static Map<String, Object> plain(Causes.Group group) {
+    private static Map<String, Object> plain(RootCauses.Group group) {
         Map<String, Object> one = new LinkedHashMap<>();
-        one.put("sentence", group.remedy().sentence());
+        one.put("sentence", group.fix().sentence());
         one.put(
                 "changes",
-                group.remedy().changes().stream().map(AuditCommand::plain).toList());
-        one.put("clears", group.findings().stream().map(Finding::identity).toList());
-        one.put("alters", group.remedy().altered());
+                group.fix().changes().stream().map(AuditCommand::plain).toList());
+        one.put("fixes", group.findings().stream().map(Finding::identity).toList());
+        one.put("sideEffects", group.fix().altered());
         return one;
     }
 
@@ -220,19 +235,19 @@ final class AuditCommand implements Callable<Integer> {
         one.put("figures", figures);
         Evidence evidence = finding.evidence();
         one.put(
-                "ways",
-                evidence.ways().stream()
+                "routes",
+                evidence.routes().stream()
                         .map(w -> {
-                            Map<String, Object> way = new LinkedHashMap<>();
-                            way.put("sort", w.sort().name().toLowerCase(Locale.ROOT));
-                            way.put(
+                            Map<String, Object> route = new LinkedHashMap<>();
+                            route.put("form", w.form().name().toLowerCase(Locale.ROOT));
+                            route.put(
                                     "points",
-                                    Plain.points(
+                                    PlainData.points(
                                             reading.scenes()
                                                     .get(evidence.scene())
                                                     .graph(),
                                             w.segments()));
-                            return way;
+                            return route;
                         })
                         .toList());
         one.put("settings", evidence.settings().stream().map(Object::toString).toList());

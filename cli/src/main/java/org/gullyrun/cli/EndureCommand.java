@@ -14,7 +14,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
-import org.gullyrun.core.casefile.Leftover;
+import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.sample.SampleShow;
@@ -79,7 +79,7 @@ final class EndureCommand implements Callable<Integer> {
             most = Math.max(most, made - kept);
             if (kept < 0) {
                 broken++;
-                out.println("run " + kill + ": the case cannot be read any more");
+                out.println("run " + kill + ": the case can no longer be read");
             }
             for (Said one : said) {
                 if (one.change > kept) {
@@ -138,7 +138,7 @@ final class EndureCommand implements Callable<Integer> {
     /** How many changes are in what the next start would offer, or else in the file; -1 if neither can be read. */
     private static int kept(Path file, Path home) {
         try {
-            List<Leftover> left = Leftover.find(
+            List<UnsavedChanges> left = UnsavedChanges.find(
                             file, home.resolve("state").resolve("gullyrun").resolve("journals"), null)
                     .leftovers();
             Case what = left.isEmpty() ? CaseFiles.open(file) : left.getFirst().made();

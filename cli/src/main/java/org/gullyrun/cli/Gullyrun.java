@@ -30,9 +30,9 @@ import picocli.CommandLine.Parameters;
         },
         footer = {
             "",
-            "Exit codes: 0 all well; 1 a finding as bad as --fail-on says; 2 the command was not understood;",
+            "Exit codes: 0 all well; 1 a finding at least as severe as --fail-on says; 2 the command was not understood;",
             "3 a file or the output cannot be read or written, or a rig is too large; 4 no display for the window;",
-            "5 the program could not be set up or built; 70 a fault of the program."
+            "5 the program could not be set up or built; 70 an error in the program."
         })
 public final class Gullyrun implements Callable<Integer> {
     @Parameters(arity = "0..1", paramLabel = "CASE", description = "The case file to open in the window.")
@@ -72,7 +72,7 @@ public final class Gullyrun implements Callable<Integer> {
                     return Exit.FILE;
                 }
                 case IOException problem -> {
-                    err.println("A file could not be read or written: " + said(problem));
+                    err.println("A file can't be read or written: " + said(problem));
                     return Exit.FILE;
                 }
                 default -> {
@@ -85,7 +85,7 @@ public final class Gullyrun implements Callable<Integer> {
         try {
             code = line.execute(args);
         } catch (OutOfMemoryError e) {
-            err.println("There is not enough memory for this case. Give more with GULLYRUN_JAVA_OPTIONS=-Xmx4g.");
+            err.println("There isn't enough memory for this case. Allow more with GULLYRUN_JAVA_OPTIONS=-Xmx4g.");
             code = Exit.BROKEN;
         } catch (StackOverflowError e) {
             err.println("This case is nested too deeply.");
@@ -93,7 +93,7 @@ public final class Gullyrun implements Callable<Integer> {
         }
         err.flush();
         if (out.checkError()) { // flushes too
-            err.println("The output could not be written to its end: it was closed, or its drive is full.");
+            err.println("The output couldn't be written completely: it was closed, or its drive is full.");
             return code == Exit.BROKEN ? code : Exit.FILE;
         }
         return code;
@@ -102,7 +102,7 @@ public final class Gullyrun implements Callable<Integer> {
     private static String said(IOException problem) {
         return switch (problem) {
             case NoSuchFileException e -> "there is no folder or file " + e.getFile();
-            case AccessDeniedException e -> "no right to " + e.getFile();
+            case AccessDeniedException e -> "no permission to " + e.getFile();
             default -> String.valueOf(problem.getMessage());
         };
     }

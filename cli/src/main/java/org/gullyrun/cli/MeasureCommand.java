@@ -28,19 +28,19 @@ final class MeasureCommand implements Callable<Integer> {
     @Spec
     CommandSpec spec = CommandSpec.create();
 
-    @Option(names = "--typing", description = "Types the sample show in, and counts the keys.")
+    @Option(names = "--typing", description = "Types in the sample show and counts the keys.")
     boolean typing;
 
     @Option(names = "--first", description = "Times the first changes after a start.")
     boolean first;
 
-    @Option(names = "--after", description = "With --first: so many seconds after the map is there.")
+    @Option(names = "--after", description = "With --first: this many seconds after the map is drawn.")
     double after = 4;
 
     @Option(names = "--what", description = "What is changed: ${COMPLETION-CANDIDATES}.")
     AnswerTime.Changes what = AnswerTime.Changes.TRACK;
 
-    @Option(names = "--minutes", description = "Uses the window so long, and tells the memory that it takes.")
+    @Option(names = "--minutes", description = "Uses the window for this long and prints how much memory it takes.")
     double minutes;
 
     @Option(

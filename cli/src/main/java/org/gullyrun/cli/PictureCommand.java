@@ -53,16 +53,16 @@ final class PictureCommand implements Callable<Integer> {
             names = "--select",
             paramLabel = "TEXT",
             defaultValue = "",
-            description = "What the find field would be given, as \"music > archive\".")
+            description = "What to type into the find field, like \"music > archive\".")
     String select = "";
 
     @Option(names = "--rung", paramLabel = "N", defaultValue = "-1", description = "Open the settings of this rung.")
     int rung = -1;
 
-    @Option(names = "--rates", description = "The map with rates and clocks in place of levels.")
+    @Option(names = "--rates", description = "The map with rates and clocks instead of levels.")
     boolean rates;
 
-    @Option(names = "--night", description = "On the night sheet.")
+    @Option(names = "--night", description = "Use the night sheet.")
     boolean night;
 
     @Option(names = "--text", paramLabel = "PERCENT", defaultValue = "100", description = "Size of text, 80 to 150.")

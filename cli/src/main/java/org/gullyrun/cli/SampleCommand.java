@@ -21,7 +21,7 @@ final class SampleCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "Where to write it.")
     Path file = Path.of("");
 
-    @Option(names = "--force", description = "Write over a file that is there already.")
+    @Option(names = "--force", description = "Overwrite an existing file.")
     boolean force;
 
     @Spec
@@ -30,7 +30,7 @@ final class SampleCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         if (!force && Files.exists(file, LinkOption.NOFOLLOW_LINKS)) {
-            throw new UsageProblem(file + " is there already. Choose another name, or add --force to write over it.");
+            throw new UsageProblem(file + " already exists. Choose another name, or add --force to overwrite it.");
         }
         CaseFiles.save(SampleShow.make(), file);
         spec.commandLine().getOut().println("Wrote " + file);

@@ -9,10 +9,10 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.BlockedRoute;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Loop;
-import org.gullyrun.core.flow.Run;
+import org.gullyrun.core.flow.Route;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -23,11 +23,11 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
-/** {@code gullyrun trace}: where sources travel, and what closes the way where they do not. */
+/** {@code gullyrun trace}: where sources travel, and what closes the route where they do not. */
 @Command(
         name = "trace",
         mixinStandardHelpOptions = true,
-        description = "Traces sources to outlets, hop by hop, and lists loops.")
+        description = "Traces sources to listeners, hop by hop, and lists loops.")
 final class TraceCommand implements Callable<Integer> {
     @Mixin
     CaseArgument argument = new CaseArgument();
@@ -36,7 +36,7 @@ final class TraceCommand implements Callable<Integer> {
     @Nullable
     String source;
 
-    @Option(names = "--outlet", paramLabel = "O", description = "Id or name of one outlet; all if not given.")
+    @Option(names = "--outlet", paramLabel = "O", description = "Id or name of one listener; all if not given.")
     @Nullable
     String outlet;
 
@@ -65,16 +65,18 @@ final class TraceCommand implements Callable<Integer> {
                 one.put("production", scene.key().production());
                 one.put("scene", scene.key().scene());
                 one.put("name", scene.name());
-                one.put("cells", cells.stream().map(c -> Plain.cell(scene, c)).toList());
+                one.put(
+                        "cells",
+                        cells.stream().map(c -> PlainData.cell(scene, c)).toList());
                 one.put(
                         "loops",
                         scene.loops().stream()
-                                .map(l -> Plain.loop(scene.graph(), l))
+                                .map(l -> PlainData.loop(scene.graph(), l))
                                 .toList());
                 one.put(
                         "electricLoops",
                         scene.electricLoops().stream()
-                                .map(l -> Plain.loop(scene.graph(), l))
+                                .map(l -> PlainData.loop(scene.graph(), l))
                                 .toList());
                 scenes.add(one);
             } else {
@@ -113,24 +115,25 @@ final class TraceCommand implements Callable<Integer> {
             if (cell.delivery().arrives()) {
                 out.printf(
                         Locale.ROOT,
-                        "  %s%d run(s), usual %.1f dBFS, worst %.1f dBFS, first %.1f ms, last %.1f ms%n",
+                        "  %s%d %s, usual %s dBFS, worst %s dBFS, first %.1f ms, last %.1f ms%n",
                         cell.delivery().atLeast() ? "at least " : "",
-                        cell.delivery().runs(),
-                        cell.usualLevel(),
-                        cell.worstLevel(),
+                        cell.delivery().routes(),
+                        cell.delivery().routes() == 1 ? "route" : "routes",
+                        decibels(cell.usualLevel()),
+                        decibels(cell.worstLevel()),
                         cell.delivery().first(),
                         cell.delivery().last());
-                for (Run run : scene.runs(cell, Plain.MOST_RUNS).runs()) {
+                for (Route route : scene.routes(cell, PlainData.MOST_ROUTES).routes()) {
                     ladder(
                             out,
                             scene.graph(),
-                            run,
+                            route,
                             cell.usualLevel() - cell.delivery().strength());
                 }
             } else {
-                BlockedWay way = scene.blocked(cell);
-                out.println(way.exists() ? "  closed:" : "  there is no way");
-                way.closed().forEach(g -> out.println("    " + g.why()));
+                BlockedRoute route = scene.blocked(cell);
+                out.println(route.exists() ? "  closed gates:" : "  not connected");
+                route.closed().forEach(g -> out.println("    " + g.why()));
             }
         }
         for (Loop loop : scene.loops()) {
@@ -139,28 +142,44 @@ final class TraceCommand implements Callable<Integer> {
                     Locale.ROOT,
                     "Loop of %d points, %s%n",
                     loop.points().size(),
-                    loop.runsAway() ? "builds up" : String.format(Locale.ROOT, "margin %.1f dB", loop.margin()));
+                    loop.buildsUp() ? "builds up" : "margin " + decibels(loop.margin()) + " dB");
             loop.circles().stream()
-                    .limit(Plain.MOST_RUNS)
+                    .limit(PlainData.MOST_ROUTES)
                     .forEach(c -> out.printf(
                             Locale.ROOT,
-                            "  %.1f dB each %.1f ms: %s%n",
-                            c.gain(),
+                            "  %s dB, %.1f ms a round: %s%n",
+                            decibels(c.gain()),
                             c.time(),
-                            String.join(" → ", Plain.points(scene.graph(), c.segments()))));
+                            String.join(" → ", PlainData.points(scene.graph(), c.segments()))));
         }
         out.println();
     }
 
-    private static void ladder(PrintWriter out, FlowGraph graph, Run run, double level) {
-        out.printf(Locale.ROOT, "  %+.1f dB, %.1f ms%n", run.gain(), run.delay());
+    private static void ladder(PrintWriter out, FlowGraph graph, Route route, double level) {
+        out.printf(
+                Locale.ROOT,
+                "  %s%s dB, %.1f ms%n",
+                route.gain() >= 0 ? "+" : "",
+                decibels(route.gain()),
+                route.delay());
         double running = level;
         double delay = 0;
-        for (int s : run.segments()) {
+        for (int s : route.segments()) {
             running += graph.gain(s);
             delay += graph.latency(s);
-            String rate = graph.converts(s) ? "  rate changes" : "";
-            out.printf(Locale.ROOT, "    %7.1f dBFS %7.1f ms  %s%s%n", running, delay, graph.id(graph.to(s)), rate);
+            String rate = graph.converts(s) ? "  resampled" : "";
+            out.printf(
+                    Locale.ROOT,
+                    "    %7s dBFS %7.1f ms  %s%s%n",
+                    decibels(running),
+                    delay,
+                    graph.id(graph.to(s)),
+                    rate);
         }
+    }
+
+    /** A level or gain with one decimal and a true minus sign. */
+    private static String decibels(double value) {
+        return String.format(Locale.ROOT, "%.1f", value).replace('-', '−');
     }
 }

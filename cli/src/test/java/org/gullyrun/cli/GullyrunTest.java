@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
@@ -18,8 +17,7 @@ class GullyrunTest {
     Path folder;
 
     private String file = "";
-    private String out = "";
-    private String err = "";
+    private final Terminal terminal = new Terminal();
 
     @BeforeEach
     void sample() {
@@ -28,26 +26,21 @@ class GullyrunTest {
     }
 
     private int run(String... args) {
-        StringWriter o = new StringWriter();
-        StringWriter e = new StringWriter();
-        int code = Gullyrun.run(new SafePrinter(o), new SafePrinter(e), args);
-        out = o.toString();
-        err = e.toString();
-        return code;
+        return terminal.run(args);
     }
 
     private JsonNode json() throws Exception {
-        return new ObjectMapper().readTree(out);
+        return new ObjectMapper().readTree(terminal.out());
     }
 
     @Test
     void auditListsFindingsWorstFirstAndFailsOnlyWhenAsked() {
         assertEquals(Exit.OK, run("audit", file));
-        assertTrue(out.startsWith("Lantern Hill Skywatch · as found"), out);
-        assertTrue(out.contains("17 critical, 19 major, 6 minor, 6 notes"), out);
-        assertTrue(out.indexOf("critical  ") < out.indexOf("major     "));
+        assertTrue(terminal.out().startsWith("Lantern Hill Skywatch · as found"), terminal.out());
+        assertTrue(terminal.out().contains("17 critical, 19 major, 6 minor, 6 notes"), terminal.out());
+        assertTrue(terminal.out().indexOf("critical  ") < terminal.out().indexOf("major     "));
         assertEquals(Exit.OK, run("audit", file, "--causes"));
-        assertTrue(out.contains("11 changes clear 41 of them"), out);
+        assertTrue(terminal.out().contains("11 changes fix 41 of them"), terminal.out());
         assertEquals(Exit.FINDINGS, run("audit", file, "--fail-on", "critical"));
         assertEquals(Exit.OK, run("audit", file, "--survey", "known-good", "--fail-on", "major"));
     }
@@ -63,11 +56,11 @@ class GullyrunTest {
         assertEquals(
                 "set in-default/muted to true",
                 causes.get(0).path("changes").get(0).asText());
-        assertEquals(13, causes.get(0).path("clears").size());
-        assertEquals(0, causes.get(0).path("alters").size());
+        assertEquals(13, causes.get(0).path("fixes").size());
+        assertEquals(0, causes.get(0).path("sideEffects").size());
         int cleared = 0;
         for (JsonNode cause : causes) {
-            cleared += cause.path("clears").size();
+            cleared += cause.path("fixes").size();
         }
         assertEquals(41, cleared);
     }
@@ -80,12 +73,13 @@ class GullyrunTest {
                 "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":"
                         + "{\"sources\":[{\"id\":\"ann\",\"startsAt\":\"gone\",\"levle\":-20}]}}]}");
         assertEquals(Exit.OK, run("audit", text.toString()));
-        assertTrue(out.contains("References that lead nowhere:"), out);
-        assertTrue(out.contains("ann/startsAt names 'gone'"), out);
+        assertTrue(terminal.out().contains("References to something that doesn't exist:"), terminal.out());
+        assertTrue(terminal.out().contains("ann/startsAt refers to 'gone'"), terminal.out());
         assertTrue(
-                out.contains("A field of the file is not known here: 'levle' of source ann in survey s."
-                        + " It counts for nothing and is kept."),
-                out);
+                terminal.out()
+                        .contains("A field of the file is unknown: 'levle' of source ann in survey s."
+                                + " It has no effect and is kept."),
+                terminal.out());
         assertEquals(Exit.OK, run("audit", text.toString(), "--json"));
         assertEquals("levle", json().path("unknownFields").get(0).path("field").asText());
         assertEquals("gone", json().path("dangling").get(0).path("to").asText());
@@ -103,7 +97,7 @@ class GullyrunTest {
         assertEquals(0.0, leak.path("figures").path("strength").asDouble(), 1e-9);
         assertEquals(
                 "[\"music\",\"driftbox#out\",\"in-music\",\"orrery#track02\",\"archive\"]",
-                leak.path("ways").get(0).path("points").toString());
+                leak.path("routes").get(0).path("points").toString());
     }
 
     @Test
@@ -111,40 +105,40 @@ class GullyrunTest {
         assertEquals(Exit.OK, run("trace", file, "--json", "--scene", "sky", "--source", "charts", "--outlet", "Live"));
         JsonNode scene = json().path("scenes").get(0);
         JsonNode cell = scene.path("cells").get(0);
-        assertEquals(0, cell.path("runs").asInt());
+        assertEquals(0, cell.path("routeCount").asInt());
         assertEquals("missing", cell.path("verdict").asText());
         assertEquals(
                 "in-charts",
-                cell.path("blocked").path("gates").get(0).path("element").asText());
+                cell.path("blockedRoute").path("gates").get(0).path("element").asText());
         assertEquals(
-                "input Charts is not in Sky",
-                cell.path("blocked").path("gates").get(0).path("why").asText());
+                "input Charts isn't in Sky",
+                cell.path("blockedRoute").path("gates").get(0).path("why").asText());
         JsonNode loop = scene.path("loops").get(0);
-        assertTrue(loop.path("runsAway").asBoolean());
+        assertTrue(loop.path("buildsUp").asBoolean());
         assertEquals(12, loop.path("circles").get(0).path("time").asDouble(), 1e-9);
         assertEquals(Exit.OK, run("trace", file, "--json", "--scene", "Doors", "--source", "host", "--outlet", "live"));
         JsonNode host = json().path("scenes").get(0).path("cells").get(0);
-        assertEquals(3, host.path("runs").asInt());
-        assertEquals(3, host.path("ways").size());
+        assertEquals(3, host.path("routeCount").asInt());
+        assertEquals(3, host.path("routes").size());
         assertEquals(5, host.path("first").asDouble(), 1e-9); // the raw microphone's own 5 ms
     }
 
     @Test
     void traceInWordsIsALadder() {
         assertEquals(Exit.OK, run("trace", file, "--scene", "Doors", "--source", "Music", "--outlet", "Archive"));
-        assertTrue(out.contains("Music → Archive: leaking (the brief says never)"), out);
-        assertTrue(out.contains("in-music"), out);
+        assertTrue(terminal.out().contains("Music → Archive: leaking (the brief says never)"), terminal.out());
+        assertTrue(terminal.out().contains("in-music"), terminal.out());
     }
 
     @Test
     void whatIsWrongIsSaidAndHasItsCode() throws Exception {
         assertEquals(Exit.FILE, run("audit", folder.resolve("none.json").toString()));
-        assertTrue(err.contains("none.json: there is no such file"), err);
+        assertTrue(terminal.err().contains("none.json: there is no such file"), terminal.err());
         Path broken = Files.writeString(folder.resolve("broken.json"), "{,");
         assertEquals(Exit.FILE, run("audit", broken.toString()));
-        assertTrue(err.contains("line 1, column 2"), err);
+        assertTrue(terminal.err().contains("line 1, column 2"), terminal.err());
         assertEquals(Exit.USAGE, run("audit", file, "--survey", "yesterday"));
-        assertTrue(err.contains("There are: as-found, known-good"), err);
+        assertTrue(terminal.err().contains("There are: as-found, known-good"), terminal.err());
         assertEquals(Exit.USAGE, run("trace", file, "--source", "organ"));
         assertEquals(Exit.USAGE, run("dance"));
         assertEquals(Exit.USAGE, run("audit", file, "--fail-on", "bad"));

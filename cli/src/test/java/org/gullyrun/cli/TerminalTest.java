@@ -24,16 +24,10 @@ class TerminalTest {
     @TempDir
     Path folder;
 
-    private String out = "";
-    private String err = "";
+    private final Terminal terminal = new Terminal();
 
     private int run(String... args) {
-        StringWriter o = new StringWriter();
-        StringWriter e = new StringWriter();
-        int code = Gullyrun.run(new SafePrinter(o), new SafePrinter(e), args);
-        out = o.toString();
-        err = e.toString();
-        return code;
+        return terminal.run(args);
     }
 
     private String file(String name, String text) throws IOException {
@@ -64,16 +58,22 @@ class TerminalTest {
     void namesCannotCommandTheTerminalNorLookLikeLinesOfTheirOwn() throws Exception {
         for (String command : new String[] {"audit", "trace"}) {
             assertEquals(Exit.OK, run(command, evil()));
-            harmless(out);
-            assertTrue(out.lines().noneMatch(l -> l.startsWith("root@host")), out);
+            harmless(terminal.out());
+            assertTrue(terminal.out().lines().noneMatch(l -> l.startsWith("root@host")), terminal.out());
             assertEquals(Exit.OK, run(command, evil(), "--json"));
-            harmless(out);
-            assertTrue(new ObjectMapper().readTree(out).path("case").asText().contains("\u001b[2J"), "JSON keeps it");
+            harmless(terminal.out());
+            assertTrue(
+                    new ObjectMapper()
+                            .readTree(terminal.out())
+                            .path("case")
+                            .asText()
+                            .contains("\u001b[2J"),
+                    "JSON keeps it");
         }
         assertEquals(Exit.USAGE, run("audit", evil(), "--survey", "\u001b[31mred"));
-        harmless(err);
+        harmless(terminal.err());
         assertEquals(Exit.FILE, run("audit", "\u001b[31mred"));
-        harmless(err);
+        harmless(terminal.err());
     }
 
     @Test
@@ -98,14 +98,14 @@ class TerminalTest {
             }
         };
         assertEquals(Exit.FILE, Gullyrun.run(SafePrinter.to(full), new SafePrinter(e), "audit", file));
-        assertTrue(e.toString().contains("could not be written"), e.toString());
+        assertTrue(e.toString().contains("couldn't be written"), e.toString());
     }
 
     @Test
     void aSampleOverwritesNothingUnasked() throws Exception {
         String mine = file("mine.json", "mine");
         assertEquals(Exit.USAGE, run("sample", mine));
-        assertTrue(err.contains("--force"), err);
+        assertTrue(terminal.err().contains("--force"), terminal.err());
         assertEquals("mine", Files.readString(Path.of(mine)));
         assertEquals(Exit.OK, run("sample", mine, "--force"));
         assertEquals(Exit.OK, run("audit", mine));
@@ -122,7 +122,7 @@ class TerminalTest {
     void aPictureIsAskedForInWordsThatExist(String option, String value, String told) {
         Path picture = folder.resolve("p.png");
         assertEquals(Exit.USAGE, run("picture", picture.toString(), option, value));
-        assertTrue(err.contains(told), err);
+        assertTrue(terminal.err().contains(told), terminal.err());
         assertFalse(Files.exists(picture));
     }
 
@@ -136,7 +136,9 @@ class TerminalTest {
                 "{\"format\":\"gullyrun case\",\"version\":1,\"surveys\":[{\"id\":\"v\",\"rig\":{\"sources\":["
                         + sources + "],\"outlets\":[" + sources.replace("\"s", "\"o") + "]}}]}");
         assertEquals(Exit.FILE, run("audit", large));
-        assertTrue(err.contains("large.json: This rig is too large to audit: 2100 sources, 2100 listeners"), err);
+        assertTrue(
+                terminal.err().contains("large.json: This rig is too large to audit: 2100 sources, 2100 listeners"),
+                terminal.err());
     }
 
     @Test
@@ -145,7 +147,9 @@ class TerminalTest {
                 "odd.json",
                 "{\"format\":\"gullyrun case\",\"version\":1,\"limits\":{\"double.comb\":-1},\"surveys\":[{\"id\":\"v\"}]}");
         assertEquals(Exit.FILE, run("audit", odd));
-        assertTrue(err.contains("limits.double.comb: expected a value from 0 ms to 60000 ms, found −1 ms"), err);
+        assertTrue(
+                terminal.err().contains("limits.double.comb: expected a value from 0 ms to 60000 ms, found −1 ms"),
+                terminal.err());
     }
 
     @Test
@@ -153,7 +157,7 @@ class TerminalTest {
         assertEquals(Exit.OK, run("--help"));
         for (int code :
                 new int[] {Exit.OK, Exit.FINDINGS, Exit.USAGE, Exit.FILE, Exit.NO_DISPLAY, Exit.SET_UP, Exit.BROKEN}) {
-            assertTrue(out.matches("(?s).*(:|;)\\s+" + code + " .*"), code + " in " + out);
+            assertTrue(terminal.out().matches("(?s).*(:|;)\\s+" + code + " .*"), code + " in " + terminal.out());
         }
     }
 }

@@ -32,7 +32,7 @@ class ArchitectureTest {
             .resideInAPackage("..desktop.look..")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("..desktop.state..", "..core.flow..", "..core.repair..")
+            .resideInAnyPackage("..desktop.state..", "..core.flow..", "..core.fix..")
             .because("tokens and small controls know nothing of what they show");
 
     @ArchTest
@@ -40,7 +40,7 @@ class ArchitectureTest {
             .that()
             .resideInAnyPackage(
                     "..desktop.head..",
-                    "..desktop.way..",
+                    "..desktop.steps..",
                     "..desktop.basins..",
                     "..desktop.evidence..",
                     "..desktop.trace..",
@@ -50,7 +50,7 @@ class ArchitectureTest {
             .haveFullyQualifiedName("org.gullyrun.core.audit.Audit")
             .orShould()
             .dependOnClassesThat()
-            .haveFullyQualifiedName("org.gullyrun.core.repair.Remedies")
+            .haveFullyQualifiedName("org.gullyrun.core.fix.Fixes")
             .because("computation lives in the core and is called by the store, off the interface thread");
 
     @ArchTest

@@ -93,7 +93,7 @@ public final class Audit {
         } else {
             scenes = Scenes.read(rig, wishes, thresholds, before == null ? List.of() : before.scenes());
         }
-        Kept kept = before == null ? null : Kept.of(before, rig, brief, scenes);
+        KeptFindings kept = before == null ? null : KeptFindings.of(before, rig, brief, scenes);
         AuditContext context = new AuditContext(rig, brief, wishes, thresholds, scenes, kept);
         List<Finding> findings = new ArrayList<>();
         for (Rule rule : rules) {
@@ -119,7 +119,7 @@ public final class Audit {
                 }
             }
         }
-        Basis basis = new Basis(
+        ReadingBasis basis = new ReadingBasis(
                 asked,
                 asFound,
                 new PairFindings(asFound, waived),

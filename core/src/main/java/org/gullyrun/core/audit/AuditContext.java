@@ -12,7 +12,7 @@ import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
-import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.BlockedRoute;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -31,8 +31,8 @@ public final class AuditContext {
     private @Nullable List<CellReading> musts;
     private @Nullable List<MissingPair> missing;
     private @Nullable List<Integer> troubled;
-    private final @Nullable Kept kept;
-    private final Tried tried = new Tried();
+    private final @Nullable KeptFindings kept;
+    private final TriedRigs tried = new TriedRigs();
     private final Set<Unfinished> unfinished = new LinkedHashSet<>();
     private final boolean[] asBefore;
     private final int @Nullable [][] rowStarts;
@@ -47,7 +47,7 @@ public final class AuditContext {
             Wishes wishes,
             Thresholds thresholds,
             List<SceneReading> scenes,
-            @Nullable Kept kept) {
+            @Nullable KeptFindings kept) {
         this.kept = kept;
         this.rig = rig;
         this.brief = brief;
@@ -115,12 +115,12 @@ public final class AuditContext {
     }
 
     /** What has been tried so far. */
-    Tried tried() {
+    TriedRigs tried() {
         return tried;
     }
 
     /**
-     * What a rule about ways found of a source in an earlier reading, if all ways of the source are the same and nothing
+     * What a rule about routes found of a source in an earlier reading, if all routes of the source are the same and nothing
      * differs but settings that lead sound; null if it has to be asked.
      */
     public @Nullable List<Finding> kept(Rule rule, int source) {
@@ -147,7 +147,7 @@ public final class AuditContext {
         return musts;
     }
 
-    /** For each program how many musts of a source arrive through it by their strongest run, in some scene. */
+    /** For each program how many musts of a source arrive through it by their strongest route, in some scene. */
     public Map<String, Integer> mustsThrough(int source) {
         return mustsThrough.computeIfAbsent(sources().get(source).id(), id -> {
             Map<String, Integer> same = kept == null ? null : kept.mustsThrough(source);
@@ -223,7 +223,7 @@ public final class AuditContext {
                     }
                 }
             }
-            // First what holds still: seeking one way may make known others.
+            // First what holds still: seeking one route may make known others.
             List<@Nullable MissingPair> same = pairs.stream()
                     .map(p -> kept == null ? null : kept.missing(p[0], p[1]))
                     .toList();
@@ -241,10 +241,10 @@ public final class AuditContext {
                 .anyMatch(i -> scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING);
     }
 
-    /** One pair; {@code same} is what was found of it before if all its ways are the same, else null. */
+    /** One pair; {@code same} is what was found of it before if all its routes are the same, else null. */
     private MissingPair missing(int source, int outlet, @Nullable MissingPair same) {
         List<Integer> due = new ArrayList<>();
-        Map<Integer, BlockedWay> ways = new LinkedHashMap<>();
+        Map<Integer, BlockedRoute> routes = new LinkedHashMap<>();
         List<Integer> unexplained = new ArrayList<>();
         Set<Gate> explainedBy = new LinkedHashSet<>();
         for (int i = 0; i < scenes.size(); i++) {
@@ -252,10 +252,10 @@ public final class AuditContext {
             if (cell.wish() == Wish.MUST) {
                 due.add(i);
                 if (cell.verdict() == Verdict.MISSING) {
-                    BlockedWay way = scenes.get(i).blocked(cell);
-                    ways.put(i, way);
+                    BlockedRoute route = scenes.get(i).blocked(cell);
+                    routes.put(i, route);
                     if (same == null) {
-                        Set<Gate> by = explaining(i, cell, way);
+                        Set<Gate> by = explaining(i, cell, route);
                         if (by.isEmpty()) {
                             unexplained.add(i);
                         }
@@ -265,22 +265,24 @@ public final class AuditContext {
             }
         }
         return new MissingPair(
+                source,
+                outlet,
                 sources().get(source),
                 outlets().get(outlet),
                 List.copyOf(due),
-                List.copyOf(ways.keySet()),
+                List.copyOf(routes.keySet()),
                 same == null ? List.copyOf(unexplained) : same.unexplained(),
-                ways,
+                routes,
                 same == null ? explainedBy : same.explainedBy());
     }
 
     /**
-     * The gates of findings of their own for which a must does not arrive: those on its blocked way, and those that
-     * would by themselves let it arrive. The blocked way alone is not enough: a shorter one over a switch that nobody
-     * means to use would hide that the mixer is down. None explains what arrives too faintly over a way that is open.
+     * The gates of findings of their own for which a must does not arrive: those on its blocked route, and those that
+     * would by themselves let it arrive. The blocked route alone is not enough: a shorter one over a switch that nobody
+     * means to use would hide that the mixer is down. None explains what arrives too faintly over a route that is open.
      */
-    private Set<Gate> explaining(int scene, CellReading cell, BlockedWay way) {
-        if (way.closed().isEmpty()) {
+    private Set<Gate> explaining(int scene, CellReading cell, BlockedRoute route) {
+        if (route.closed().isEmpty()) {
             return Set.of();
         }
         if (ownGates == null) {
@@ -291,7 +293,7 @@ public final class AuditContext {
         }
         List<Gate> own = ownGates;
         Set<Gate> by = new LinkedHashSet<>();
-        way.closed().stream().filter(own::contains).forEach(by::add);
+        route.closed().stream().filter(own::contains).forEach(by::add);
         for (Gate gate : own) {
             if (scenes.get(scene).arrivesIfOpen(cell, gate)) {
                 by.add(gate);

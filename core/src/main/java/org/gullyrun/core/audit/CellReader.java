@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.Delivery;
@@ -130,15 +130,15 @@ final class CellReader {
             return Verdict.LEAK;
         }
         if (wish == Wish.MUST
-                && (delivery.strength() < thresholds.of(Limit.MISSING_STRENGTH)
-                        || Sources.level(source) + delivery.strength() < thresholds.of(Limit.MISSING_LEVEL))) {
+                && (delivery.strength() < thresholds.of(Threshold.MISSING_STRENGTH)
+                        || Sources.level(source) + delivery.strength() < thresholds.of(Threshold.MISSING_LEVEL))) {
             return Verdict.MISSING;
         }
-        if (delivery.copyGain() >= delivery.strongestGain() - thresholds.of(Limit.COPY_WITHIN) - 1e-9) {
+        if (delivery.copyGain() >= delivery.strongestGain() - thresholds.of(Threshold.COPY_WITHIN) - 1e-9) {
             return Verdict.DOUBLE;
         }
         boolean strongestInAir =
                 delivery != electric && delivery.strongest().stream().anyMatch(graph::isCoupling);
-        return electric.runs() > (strongestInAir ? 0 : 1) ? Verdict.FAINT : Verdict.GOOD;
+        return electric.routes() > (strongestInAir ? 0 : 1) ? Verdict.FAINT : Verdict.GOOD;
     }
 }

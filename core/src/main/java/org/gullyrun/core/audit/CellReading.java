@@ -13,7 +13,7 @@ import org.gullyrun.core.rig.Sources;
  * @param outlet the outlet
  * @param counting what the brief says, and why
  * @param delivery what arrives
- * @param electric what arrives over runs without couplings
+ * @param electric what arrives over routes without couplings
  * @param verdict what follows
  * @param ownVoice whether the outlet is the far end at which the source sits: it must never hear itself
  */
@@ -48,7 +48,7 @@ public record CellReading(
         return Sources.level(source) + delivery.worst();
     }
 
-    /** The level in dBFS of the strongest run alone; NaN if nothing arrives. */
+    /** The level in dBFS of the strongest route alone; NaN if nothing arrives. */
     public double strongestLevel() {
         return Sources.level(source) + delivery.strongestGain();
     }

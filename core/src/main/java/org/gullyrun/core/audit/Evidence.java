@@ -5,30 +5,30 @@ import org.gullyrun.core.flow.Numbering;
 import org.gullyrun.core.rig.Address;
 
 /**
- * What a finding rests on: ways through the graph of one scene, and settings.
+ * What a finding rests on: routes through the graph of one scene, and settings.
  *
  * @param scene the place of the scene in the reading; the worst one where several have the finding
- * @param ways the ways, the most telling first
- * @param settings the settings in question, where it is not about ways
+ * @param routes the routes, the most telling first
+ * @param settings the settings in question, where it is not about routes
  */
-public record Evidence(int scene, List<Way> ways, List<Address> settings) {
+public record Evidence(int scene, List<Trace> routes, List<Address> settings) {
 
-    /** What a way is. */
-    public enum Sort {
-        RUN,
+    /** What a trace is: an open route, a route that closed gates block, or once round a loop. */
+    public enum Form {
+        ROUTE,
         BLOCKED,
         CIRCLE
     }
 
-    /** One way: its segments in the order in which sound takes them. */
-    public record Way(Sort sort, List<Integer> segments) {
-        public Way {
+    /** One trace: its segments in the order in which sound takes them. */
+    public record Trace(Form form, List<Integer> segments) {
+        public Trace {
             segments = List.copyOf(segments);
         }
     }
 
     public Evidence {
-        ways = List.copyOf(ways);
+        routes = List.copyOf(routes);
         settings = List.copyOf(settings);
     }
 
@@ -36,8 +36,8 @@ public record Evidence(int scene, List<Way> ways, List<Address> settings) {
     Evidence by(Numbering numbering) {
         return new Evidence(
                 scene,
-                ways.stream()
-                        .map(w -> new Way(w.sort, numbering.now(w.segments)))
+                routes.stream()
+                        .map(w -> new Trace(w.form, numbering.now(w.segments)))
                         .toList(),
                 settings);
     }
@@ -47,8 +47,8 @@ public record Evidence(int scene, List<Way> ways, List<Address> settings) {
         return new Evidence(0, List.of(), List.of(settings));
     }
 
-    /** Evidence that is one way. */
-    public static Evidence of(int scene, Sort sort, List<Integer> segments) {
-        return new Evidence(scene, List.of(new Way(sort, segments)), List.of());
+    /** Evidence that is one trace. */
+    public static Evidence of(int scene, Form form, List<Integer> segments) {
+        return new Evidence(scene, List.of(new Trace(form, segments)), List.of());
     }
 }

@@ -59,7 +59,7 @@ public record Finding(
      * @param title one line for a list
      * @param plain the sentence to say to the creator
      * @param exact the sentence for the technician, with figures
-     * @param cause what stands behind it
+     * @param cause why it happens
      * @param noticed what a listener notices
      */
     public record Words(String title, String plain, String exact, String cause, String noticed) {
@@ -73,14 +73,14 @@ public record Finding(
     public Finding {
         scenes = List.copyOf(scenes);
         figures = List.copyOf(figures);
-        if (evidence.ways().isEmpty() && evidence.settings().isEmpty()) {
+        if (evidence.routes().isEmpty() && evidence.settings().isEmpty()) {
             throw new IllegalArgumentException("a finding needs evidence: " + rule + " " + subject.text());
         }
     }
 
     /** The same finding where segments have other numbers. */
     Finding by(Numbering numbering) {
-        return numbering.renumbers() && !evidence.ways().isEmpty()
+        return numbering.renumbers() && !evidence.routes().isEmpty()
                 ? new Finding(rule, subject, severity, scenes, words, evidence.by(numbering), figures, assumed)
                 : this;
     }

@@ -10,7 +10,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Setting;
 
 /**
- * What a finding rests on as one short text: how bad it is, in which scenes, over which ways, at which settings. A waiver
+ * What a finding rests on as one short text: how bad it is, in which scenes, over which routes, at which settings. A waiver
  * holds as long as it stays the same; names and levels that decide nothing are not in it.
  */
 final class Fingerprint {
@@ -25,9 +25,10 @@ final class Fingerprint {
                 .sorted()
                 .forEach(parts::add);
         FlowGraph graph = scenes.get(finding.evidence().scene()).graph();
-        for (Evidence.Way way : finding.evidence().ways()) {
-            parts.add(way.sort().name());
-            way.segments()
+        for (Evidence.Trace route : finding.evidence().routes()) {
+            // "RUN" since the first edition: waivers in files hold this hash.
+            parts.add(route.form() == Evidence.Form.ROUTE ? "RUN" : route.form().name());
+            route.segments()
                     .forEach(s -> parts.add(
                             graph.id(graph.from(s)) + ">" + graph.id(graph.to(s)) + ":" + graph.segmentElement(s)));
         }

@@ -2,7 +2,7 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
@@ -65,11 +65,11 @@ public final class LevelSheet {
             if (cell.outlet().get(Outlets.SORT) == Outlets.Sort.EARS
                     && !person.isEmpty()
                     && person.equals(source.or(Sources.PERSON, ""))
-                    && cell.delivery().strength() >= reading.thresholds().of(Limit.LEAK_MINOR)) {
+                    && cell.delivery().strength() >= reading.thresholds().of(Threshold.LEAK_MINOR)) {
                 late = cell.delivery().strongestDelay();
             }
         }
-        double crest = reading.thresholds().of(Limit.CREST);
+        double crest = reading.thresholds().of(Threshold.CREST);
         return new Entry(db(voice), db(music), db(rest), db(worst) + crest, late, assumed);
     }
 

@@ -28,7 +28,7 @@ public record Reading(
         List<Finding> findings,
         List<Finding> waived,
         List<Unfinished> unfinished,
-        Basis basis) {
+        ReadingBasis basis) {
     public Reading {
         waived = List.copyOf(waived);
         unfinished = List.copyOf(unfinished);

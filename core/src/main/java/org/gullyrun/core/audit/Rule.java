@@ -21,7 +21,7 @@ public interface Rule {
 
     /** What its findings rest on. */
     enum Rests {
-        /** On the settings of elements only, and on none that only leads sound ({@code flow.Leading}). */
+        /** On the settings of elements only, and on none that only leads sound ({@code flow.RoutingSettings}). */
         SETTINGS,
         /** On the loops, and on settings that lead nothing. */
         LOOPS,

@@ -6,8 +6,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import org.gullyrun.core.brief.Wishes;
+import org.gullyrun.core.flow.BlockedRoute;
 import org.gullyrun.core.flow.BlockedSearch;
-import org.gullyrun.core.flow.BlockedWay;
 import org.gullyrun.core.flow.Deliveries;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
@@ -15,8 +15,8 @@ import org.gullyrun.core.flow.Loop;
 import org.gullyrun.core.flow.Numbering;
 import org.gullyrun.core.flow.OpenView;
 import org.gullyrun.core.flow.PointKind;
-import org.gullyrun.core.flow.Run;
-import org.gullyrun.core.flow.RunSearch;
+import org.gullyrun.core.flow.Route;
+import org.gullyrun.core.flow.RouteSearch;
 import org.gullyrun.core.flow.SceneFlow;
 import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.rig.Element;
@@ -136,7 +136,7 @@ public final class SceneReading {
         return rows;
     }
 
-    /** Whether any source has an open way to a point; false if there is no such point. */
+    /** Whether any source has an open route to a point; false if there is no such point. */
     public boolean isFed(String point) {
         int p = graph.point(point);
         boolean[] known = fed;
@@ -147,7 +147,7 @@ public final class SceneReading {
         return p >= 0 && known[p];
     }
 
-    /** Whether any source has an open way to a copy of an input. */
+    /** Whether any source has an open route to a copy of an input. */
     public boolean isCopyFed(String input) {
         for (int p = 0; p < graph.points(); p++) {
             if (graph.kind(p) == PointKind.COPY && graph.element(p).equals(input) && isFed(graph.id(p))) {
@@ -183,11 +183,11 @@ public final class SceneReading {
         return known[point];
     }
 
-    /** The segments of the strongest run from a source to any point, of the first hundred found. */
+    /** The segments of the strongest route from a source to any point, of the first hundred found. */
     public List<Integer> strongestTo(Element source, int point) {
-        return RunSearch.search(flow.view(), graph.point(source.id()), point, 100).runs().stream()
-                .max(Comparator.comparingDouble(Run::gain))
-                .map(Run::segments)
+        return RouteSearch.search(flow.view(), graph.point(source.id()), point, 100).routes().stream()
+                .max(Comparator.comparingDouble(Route::gain))
+                .map(Route::segments)
                 .orElse(List.of());
     }
 
@@ -216,7 +216,7 @@ public final class SceneReading {
         return flow.hasLoopsOf(earlier.flow);
     }
 
-    /** Whether the first blocked way of a cell has been found already, or was taken over. */
+    /** Whether the first blocked route of a cell has been found already, or was taken over. */
     boolean knowsBlocked(CellReading cell) {
         return flow.knowsBlocked(
                 graph.point(cell.source().id()),
@@ -255,7 +255,7 @@ public final class SceneReading {
         return flow.deliveries();
     }
 
-    /** What arrives over runs without couplings. */
+    /** What arrives over routes without couplings. */
     public Deliveries electric() {
         return flow.electric();
     }
@@ -281,24 +281,24 @@ public final class SceneReading {
     }
 
     /** The runs of a cell, up to a limit, in the order of search. */
-    public RunSearch.Found runs(CellReading cell, int limit) {
-        return RunSearch.search(
+    public RouteSearch.Found routes(CellReading cell, int limit) {
+        return RouteSearch.search(
                 flow.view(),
                 graph.point(cell.source().id()),
                 graph.point(cell.outlet().id()),
                 limit);
     }
 
-    /** The first run of a cell, in the order of search, that is wanted; null if there is none. */
-    public @Nullable Run firstRun(CellReading cell, Predicate<Run> wanted) {
-        return RunSearch.first(
+    /** The first route of a cell, in the order of search, that is wanted; null if there is none. */
+    public @Nullable Route firstRoute(CellReading cell, Predicate<Route> wanted) {
+        return RouteSearch.first(
                 flow.view(),
                 graph.point(cell.source().id()),
                 graph.point(cell.outlet().id()),
                 wanted);
     }
 
-    /** Whether something would arrive in a cell if one closed gate were open; in the graph its blocked way is of. */
+    /** Whether something would arrive in a cell if one closed gate were open; in the graph its blocked route is of. */
     public boolean arrivesIfOpen(CellReading cell, Gate gate) {
         return BlockedSearch.opens(
                 graph,
@@ -308,8 +308,8 @@ public final class SceneReading {
                 gate);
     }
 
-    /** The first blocked way of a cell; without couplings where what arrives is only too faint. */
-    public BlockedWay blocked(CellReading cell) {
+    /** The first blocked route of a cell; without couplings where what arrives is only too faint. */
+    public BlockedRoute blocked(CellReading cell) {
         return flow.blocked(
                 graph.point(cell.source().id()),
                 graph.point(cell.outlet().id()),

@@ -1,7 +1,7 @@
 package org.gullyrun.core.audit;
 
 import java.util.Map;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 
 /** The figures that count in one audit. Immutable; two are equal if the same figures count. */
 public final class Thresholds {
@@ -15,20 +15,20 @@ public final class Thresholds {
     /**
      * Figures that count.
      *
-     * @param own the figures that are not the usual ones, by {@link Limit#key()}; keys that mean nothing do nothing
+     * @param own the figures that are not the usual ones, by {@link Threshold#key()}; keys that mean nothing do nothing
      * @param showHours how long the show lasts, in hours
      */
     public Thresholds(Map<String, Double> own, double showHours) {
         this.own = Map.copyOf(own);
         this.showHours = showHours;
-        this.values = new double[Limit.values().length];
-        for (Limit limit : Limit.values()) {
+        this.values = new double[Threshold.values().length];
+        for (Threshold limit : Threshold.values()) {
             values[limit.ordinal()] = own.getOrDefault(limit.key(), limit.usual());
         }
     }
 
     /** The figure that counts. */
-    public double of(Limit limit) {
+    public double of(Threshold limit) {
         return values[limit.ordinal()];
     }
 

@@ -9,6 +9,6 @@ package org.gullyrun.core.audit;
 public record Unfinished(String rule, String why) {
     /** A whole sentence. */
     public String sentence() {
-        return "Not worked out to the end (" + rule + "): " + why + ".";
+        return "Not fully worked out (" + rule + "): " + why + ".";
     }
 }

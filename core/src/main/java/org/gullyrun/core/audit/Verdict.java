@@ -13,7 +13,7 @@ public enum Verdict {
     /** It arrives and may. */
     GOOD("good"),
     /** Nothing arrives and nothing must. */
-    NOTHING_DUE("nothing due");
+    NOTHING_DUE("silent");
 
     private final String word;
 

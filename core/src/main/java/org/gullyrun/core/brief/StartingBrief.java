@@ -18,7 +18,8 @@ import org.jspecify.annotations.Nullable;
 public enum StartingBrief {
     /** Everything live; the same archived but for what is licensed; ears get all but their own voice. */
     LIVE_CLEAN_ARCHIVE(
-            "Live show, clean archive", "all on air, licensed music never kept; ears get all but their own voice") {
+            "Live show, clean archive",
+            "everything on air, licensed music never kept; ears hear all but their own voice") {
         @Override
         @Nullable
         Wish wish(Rig rig, Element source, Element outlet, Outlets.Sort sort) {
@@ -35,7 +36,7 @@ public enum StartingBrief {
         }
     },
     /** Each recording track gets the one source that its name says, or the sources of the class it names. */
-    RECORDING_FOR_EDITING("Recording for editing", "one source a track, by the names of the tracks") {
+    RECORDING_FOR_EDITING("Recording for editing", "one source per track, matched by name") {
         @Override
         @Nullable
         Wish wish(Rig rig, Element source, Element outlet, Outlets.Sort sort) {
@@ -43,7 +44,7 @@ public enum StartingBrief {
         }
     },
     /** Private talk goes to ears and to its own call, and nowhere else. */
-    PRIVATE_TALK("Private talk stays private", "to ears only; never on air, on tracks or in other calls") {
+    PRIVATE_TALK("Private talk stays private", "only to ears; never on air, on tracks or in other calls") {
         @Override
         @Nullable
         Wish wish(Rig rig, Element source, Element outlet, Outlets.Sort sort) {
@@ -74,7 +75,7 @@ public enum StartingBrief {
         }
     },
     /** Relays get what is live but for what is licensed. */
-    RELAY_WITHOUT_LICENSED("Relay without licensed music", "a second platform gets all but what is licensed") {
+    RELAY_WITHOUT_LICENSED("Relay without licensed music", "a second platform gets everything but licensed music") {
         @Override
         @Nullable
         Wish wish(Rig rig, Element source, Element outlet, Outlets.Sort sort) {

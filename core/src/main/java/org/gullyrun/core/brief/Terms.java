@@ -19,7 +19,7 @@ public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
 
     public Terms {
         limits.forEach((key, value) -> {
-            String objection = Limit.objection(key, value);
+            String objection = Threshold.objection(key, value);
             if (!objection.isEmpty()) {
                 throw new IllegalArgumentException(key + ": " + objection);
             }

@@ -38,12 +38,15 @@ public final class CaseFiles {
             }
             return CaseReader.read(name, Files.readAllBytes(file));
         } catch (NoSuchFileException e) {
-            throw new CaseProblem(name, "", "there is no such file", "Look whether it was moved or renamed.");
+            throw new CaseProblem(name, "", "there is no such file", "Check whether it was moved or renamed.");
         } catch (AccessDeniedException e) {
-            throw new CaseProblem(name, "", "it may not be read", "Ask for the right to read it.");
+            throw new CaseProblem(name, "", "you don't have permission to read it", "Ask its owner for permission.");
         } catch (IOException e) {
             throw new CaseProblem(
-                    name, "", "it cannot be read (" + e.getMessage() + ")", "Look whether the drive is still there.");
+                    name,
+                    "",
+                    "it can't be read (" + e.getMessage() + ")",
+                    "Check whether the drive is still connected.");
         }
     }
 
@@ -51,7 +54,7 @@ public final class CaseFiles {
      * A case as it will stand in its file.
      *
      * @param bytes the whole file
-     * @param stamp its stamp, as {@link Stamp} will give it
+     * @param stamp its stamp, as {@link FileStamp} will give it
      */
     public record Written(byte[] bytes, String stamp) {}
 
@@ -67,9 +70,9 @@ public final class CaseFiles {
         byte[] bytes = CaseWriter.write(what).getBytes(StandardCharsets.UTF_8);
         String trouble = "";
         try {
-            trouble = CaseReader.read(name, bytes).equals(what) ? "" : "it would not read back as it is now";
+            trouble = CaseReader.read(name, bytes).equals(what) ? "" : "what was written would not read back the same";
         } catch (CaseProblem e) {
-            trouble = "it could not be opened again: " + e.getMessage();
+            trouble = "it couldn't be opened again: " + e.getMessage();
         }
         if (trouble.isEmpty() && bytes.length > MOST_BYTES) {
             trouble = "it has " + bytes.length + " bytes, more than a case file can have";
@@ -78,10 +81,10 @@ public final class CaseFiles {
             throw new CaseProblem(
                     name,
                     "",
-                    "it was not saved, since " + trouble,
-                    "The file is unharmed and the case is still open: undo the last changes and save again.");
+                    "it was not saved, because " + trouble,
+                    "The file is unchanged and the case is still open. Undo the last changes and save again.");
         }
-        return new Written(bytes, Stamp.of(bytes));
+        return new Written(bytes, FileStamp.of(bytes));
     }
 
     /**
@@ -99,6 +102,6 @@ public final class CaseFiles {
      * @throws CaseProblem if that is not possible; the old file is then still there unharmed
      */
     public static void save(Written what, Path file) throws CaseProblem {
-        WholeFile.write(file, what.bytes);
+        AtomicFile.write(file, what.bytes);
     }
 }

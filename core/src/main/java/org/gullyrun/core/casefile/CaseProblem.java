@@ -4,8 +4,8 @@ package org.gullyrun.core.casefile;
 public final class CaseProblem extends Exception {
     private final String place;
 
-    CaseProblem(String file, String place, String reason, String remedy) {
-        super(file + (place.isEmpty() ? "" : ", " + place) + ": " + reason + ". " + remedy);
+    CaseProblem(String file, String place, String reason, String fix) {
+        super(file + (place.isEmpty() ? "" : ", " + place) + ": " + reason + ". " + fix);
         this.place = place;
     }
 

@@ -18,8 +18,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.gullyrun.core.brief.Brief;
-import org.gullyrun.core.brief.Limit;
 import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Catalogue;
@@ -30,7 +30,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 
-/** Reads the text of a case file; what is wrong is told with its place, as {@code surveys[0].rig.devices[3].rate}. */
+/** Reads the text of a case file; an error names its place, like {@code surveys[0].rig.devices[3].rate}. */
 final class CaseReader {
     static final ObjectMapper JSON = JsonMapper.builder()
             .enable(JsonParser.Feature.STRICT_DUPLICATE_DETECTION)
@@ -67,7 +67,7 @@ final class CaseReader {
                 throw new Wrong("as a whole", "it is written in UTF-16; save it in UTF-8");
             }
             JsonNode root = JSON.readTree(bytes);
-            Holdable.check(root, "");
+            StorableJson.check(root, "");
             return read(root);
         } catch (StreamConstraintsException e) {
             JsonLocation at = e.getLocation();
@@ -81,16 +81,15 @@ final class CaseReader {
             JsonLocation at = e.getLocation();
             String place = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
             String why = String.valueOf(e.getOriginalMessage()).split("\n")[0];
-            throw new CaseProblem(
-                    file, place, "it is not JSON: " + why, "Correct it there, or open a copy saved earlier.");
+            throw new CaseProblem(file, place, "it is not JSON: " + why, "Correct it there, or open an earlier copy.");
         } catch (IOException e) {
-            throw new CaseProblem(file, "", "it cannot be read: " + e.getMessage(), "Open a copy saved earlier.");
+            throw new CaseProblem(file, "", "it can't be read: " + e.getMessage(), "Open an earlier copy.");
         } catch (Wrong e) {
             throw new CaseProblem(
                     file,
                     e.place,
                     String.valueOf(e.getMessage()),
-                    "Nothing was changed; correct it there and open it again.");
+                    "Nothing was changed. Correct it there and open it again.");
         }
     }
 
@@ -103,7 +102,7 @@ final class CaseReader {
         if (version > CaseWriter.VERSION) {
             throw new Wrong(
                     "version",
-                    "it was written by a newer version of the program (" + version + ", this one knows up to "
+                    "it was written by a newer version of the program (" + version + ", this one reads up to "
                             + CaseWriter.VERSION + ")");
         }
         if (version < 1) {
@@ -160,7 +159,7 @@ final class CaseReader {
                     throw new Wrong("limits." + one.getKey(), "expected a number");
                 }
                 double value = one.getValue().asDouble();
-                String objection = Limit.objection(one.getKey(), value);
+                String objection = Threshold.objection(one.getKey(), value);
                 if (!objection.isEmpty()) {
                     throw new Wrong("limits." + one.getKey(), objection);
                 }
@@ -211,7 +210,7 @@ final class CaseReader {
             Kind kind = sections.get(section.getKey());
             String at = place + "." + section.getKey();
             if (kind == null) {
-                throw new Wrong(at, "there is no such section; known are " + sections.keySet());
+                throw new Wrong(at, "there is no such section; the sections are " + sections.keySet());
             }
             JsonNode list = array(section.getValue(), at);
             for (int i = 0; i < list.size(); i++) {

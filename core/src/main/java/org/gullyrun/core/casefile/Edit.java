@@ -83,7 +83,7 @@ public sealed interface Edit {
         public Case apply(Case what) {
             List<Survey> surveys = new ArrayList<>(what.surveys());
             if (place < 0 || place > surveys.size() || from != null && place == surveys.size()) {
-                throw new Misfit("there is no place " + place + " among the surveys");
+                throw new Misfit("there is no position " + place + " among the surveys");
             }
             if (from != null && !surveys.remove(place).equals(from)) {
                 throw new Misfit("survey '" + from.id() + "' is not as the edit expects");
@@ -95,7 +95,7 @@ public sealed interface Edit {
                 surveys.add(place, to);
             }
             if (surveys.isEmpty()) {
-                throw new Misfit("a case keeps at least one survey");
+                throw new Misfit("a case needs at least one survey");
             }
             return what.withSurveys(surveys);
         }

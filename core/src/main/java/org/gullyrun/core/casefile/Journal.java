@@ -81,10 +81,10 @@ public final class Journal implements AutoCloseable {
     private final Object files = new Object();
     private FileChannel channel;
     private FileLock lock;
-    private @Nullable Fresh fresh;
+    private @Nullable NewJournal fresh;
 
     /** A journal being written anew, which takes the place of the old one once it is on the drive. */
-    private record Fresh(Path beside, FileChannel channel, FileLock lock) {
+    private record NewJournal(Path beside, FileChannel channel, FileLock lock) {
         void discard() {
             HELD.remove(beside);
             try {
@@ -143,7 +143,7 @@ public final class Journal implements AutoCloseable {
     static String elsewhere(@Nullable Path file) {
         return file == null
                 ? "untitled"
-                : Stamp.of(file.toAbsolutePath().normalize().toString().getBytes(StandardCharsets.UTF_8))
+                : FileStamp.of(file.toAbsolutePath().normalize().toString().getBytes(StandardCharsets.UTF_8))
                         .substring(0, 24);
     }
 
@@ -183,7 +183,7 @@ public final class Journal implements AutoCloseable {
                         StandardOpenOption.WRITE,
                         StandardOpenOption.READ,
                         LinkOption.NOFOLLOW_LINKS),
-                Rights.asOf(like, path));
+                FilePermissions.asOf(like, path));
     }
 
     /** Whether this process holds a journal. */
@@ -200,7 +200,7 @@ public final class Journal implements AutoCloseable {
      * Hands an edit over to be written down. Returns at once.
      *
      * @param base the case before the edit; written first if this is the first edit since it was opened or saved
-     * @param stamp the stamp of the file of the case, as {@link Stamp} gives it; empty if it is in none
+     * @param stamp the stamp of the file of the case, as {@link FileStamp} gives it; empty if it is in none
      */
     public void append(Case base, String stamp, Edit edit, String name) {
         List<Supplier<String>> lines = new ArrayList<>();
@@ -347,7 +347,7 @@ public final class Journal implements AutoCloseable {
             channel.position(whole);
             throw e;
         }
-        Fresh next = fresh;
+        NewJournal next = fresh;
         if (next != null) {
             try {
                 write(next.channel, bytes);
@@ -363,7 +363,7 @@ public final class Journal implements AutoCloseable {
         Files.deleteIfExists(beside);
         HELD.add(beside);
         FileChannel made = create(beside, like);
-        Fresh next = new Fresh(beside, made, made.lock());
+        NewJournal next = new NewJournal(beside, made, made.lock());
         try {
             write(made, bytes);
             if (fresh != null) {
@@ -379,7 +379,7 @@ public final class Journal implements AutoCloseable {
     /** Has what is written forced to the drive, then lets a journal written anew take its place, then tells. */
     private void force(List<Runnable> after) {
         forcer.execute(() -> {
-            Fresh next;
+            NewJournal next;
             FileChannel written;
             synchronized (files) {
                 next = fresh;
@@ -404,7 +404,7 @@ public final class Journal implements AutoCloseable {
         });
     }
 
-    private void replaceWith(Fresh next) throws IOException {
+    private void replaceWith(NewJournal next) throws IOException {
         Files.move(next.beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         channel.close();
         HELD.remove(next.beside);

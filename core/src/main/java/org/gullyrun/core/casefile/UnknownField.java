@@ -43,11 +43,9 @@ public record UnknownField(String survey, String element, String field) {
         }
         int more = some.size() - MOST_NAMED;
         return (some.size() == 1 ? "A field of the file is" : some.size() + " fields of the file are")
-                + " not known here: "
+                + " unknown: "
                 + some.stream().limit(MOST_NAMED).map(UnknownField::words).collect(Collectors.joining(", "))
                 + (more > 0 ? " and " + more + " more" : "")
-                + (some.size() == 1
-                        ? ". It counts for nothing and is kept."
-                        : ". They count for nothing and are kept.");
+                + (some.size() == 1 ? ". It has no effect and is kept." : ". They have no effect and are kept.");
     }
 }

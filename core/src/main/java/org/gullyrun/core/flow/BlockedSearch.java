@@ -3,19 +3,18 @@ package org.gullyrun.core.flow;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.PriorityQueue;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Finds the way with the fewest distinct closed gates, then fewest segments, then highest gain, lowest delay, ids.
+ * Finds the route with the fewest distinct closed gates, then fewest segments, then highest gain, lowest delay, ids.
  *
  * <p>Source: label setting over pairs (point, set of gates), best first. A label is dropped if another at its point has
- * a subset of its gates and is no worse in all that follows; this is exact, since whatever the way goes on over adds at
+ * a subset of its gates and is no worse in all that follows; this is exact, since whatever the route goes on over adds at
  * most as many gates to the subset. The number of sets can grow without bound, so beyond eight gates, or so many
- * labels ({@link Effort}), gates are simply counted each time they are met (a shortest way; any one with few).
+ * labels ({@link SearchBudget}), gates are simply counted each time they are met (a shortest route; any one with few).
  */
 public final class BlockedSearch {
     private static final int EXACT_GATES = 8;
@@ -60,11 +59,11 @@ public final class BlockedSearch {
         this.reaching = graph.reachingAt(electric ? -1 - end : end, x -> reaching());
     }
 
-    /** Finds the first blocked way between two points; couplings are left out if {@code electric}. */
-    public static BlockedWay find(FlowGraph graph, boolean electric, int start, int end) {
+    /** Finds the first blocked route between two points; couplings are left out if {@code electric}. */
+    public static BlockedRoute find(FlowGraph graph, boolean electric, int start, int end) {
         BlockedSearch search = new BlockedSearch(graph, electric, end);
         if (!search.reaching[start]) {
-            return BlockedWay.NONE;
+            return BlockedRoute.NONE;
         }
         Label found = search.exact(start);
         boolean exact = found != null;
@@ -72,18 +71,21 @@ public final class BlockedSearch {
             found = search.counting(start);
         }
         List<Integer> path = found.path == null ? List.of() : List.copyOf(found.path);
-        LinkedHashSet<Gate> closed = new LinkedHashSet<>();
+        int[] gates = {};
+        List<Gate> closed = new ArrayList<>();
         for (int s : path) {
-            for (Gate gate : graph.gates(s)) {
-                if (!gate.open()) {
-                    closed.add(gate);
+            for (int gate : graph.gates[s]) {
+                if (!graph.allGates[gate].open() && !holds(gates, gate)) {
+                    gates = Arrays.copyOf(gates, gates.length + 1);
+                    gates[gates.length - 1] = gate;
+                    closed.add(graph.allGates[gate]);
                 }
             }
         }
-        return new BlockedWay(path, List.copyOf(closed), exact);
+        return new BlockedRoute(path, List.copyOf(closed), exact);
     }
 
-    /** Whether a way between two points is open once a single gate is. */
+    /** Whether a route between two points is open once a single gate is. */
     public static boolean opens(FlowGraph graph, boolean electric, int start, int end, Gate gate) {
         boolean[] seen = new boolean[graph.points()];
         int[] stack = new int[graph.points()];
@@ -113,6 +115,15 @@ public final class BlockedSearch {
             }
         }
         return true;
+    }
+
+    private static boolean holds(int[] gates, int gate) {
+        for (int one : gates) {
+            if (one == gate) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private boolean has(int segment) {
@@ -145,7 +156,7 @@ public final class BlockedSearch {
         queue.add(new Label(start, new int[0], 0, 0, 0, null));
         int labels = 0;
         long work = 0;
-        int most = Effort.labels(graph.rig());
+        int most = SearchBudget.labels(graph.rig());
         while (!queue.isEmpty() && ++labels < most && work < COMPARISONS * most) {
             Label label = queue.poll();
             if (label.gates.length > EXACT_GATES) {

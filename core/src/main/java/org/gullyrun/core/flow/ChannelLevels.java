@@ -5,7 +5,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sources;
 
 /**
- * How loud it is at every point: the power sum of all sources over all open ways, without what goes round in loops.
+ * How loud it is at every point: the power sum of all sources over all open routes, without what goes round in loops.
  *
  * <p>Meant for drawing channels as wide as their level; what an outlet gets of one source says {@link Delivery}. Cost:
  * one pass over the open segments.

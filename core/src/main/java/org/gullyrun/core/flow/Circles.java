@@ -11,7 +11,7 @@ import java.util.List;
  *
  * <p>Source: D. B. Johnson, Finding all the elementary circuits of a directed graph (1975), written without recursion:
  * circuits are sought from each point over later points only, and a point from which the start could not be reached beside
- * the path stays blocked until that changes. Segments are taken in the graph's order, so the circuits come in the order of
+ * the path stays blocked until that changes. Segments follow the graph's order, so the circuits come in the order of
  * their segments. Cost: circuits × segments.
  */
 final class Circles {
@@ -179,8 +179,8 @@ final class Circles {
             more = true;
             return;
         }
-        Run run = Run.of(graph, path, length);
-        found.add(new Loop.Circle(run.segments(), run.gain(), run.delay()));
+        Route route = Route.of(graph, path, length);
+        found.add(new Loop.Circle(route.segments(), route.gain(), route.delay()));
         kept += length;
     }
 

@@ -152,7 +152,7 @@ final class Compiler {
     private static String unusable(Element device) {
         List<String> reasons = new ArrayList<>();
         if (!device.is(Devices.PRESENT, true)) {
-            reasons.add("not present");
+            reasons.add("unplugged or switched off");
         }
         if (!device.is(Devices.ENABLED, true)) {
             reasons.add("disabled");
@@ -190,15 +190,15 @@ final class Compiler {
     }
 
     /** What a segment gets for going into a recording device, or around it into a direct pass-through. */
-    interface Way {
+    interface Leg {
         void apply(Draft draft);
     }
 
-    /** All ways into a recording device: itself, and every direct pass-through that starts there. */
-    Map<Point, Way> into(String recording) {
-        Map<Point, Way> ways = new java.util.LinkedHashMap<>();
+    /** All routes into a recording device: itself, and every direct pass-through that starts there. */
+    Map<Point, Leg> into(String recording) {
+        Map<Point, Leg> routes = new java.util.LinkedHashMap<>();
         End end = end(recording, Direction.RECORDING);
-        ways.put(end.point, draft -> {
+        routes.put(end.point, draft -> {
             usable(draft, end);
             if (end.device != null) {
                 draft.off(end.device, Devices.MUTED).gain(end.device, Devices.LEVEL);
@@ -207,17 +207,17 @@ final class Compiler {
         });
         for (Element pass : directFrom.getOrDefault(recording, List.of())) {
             Point point = graph.point(pass.id(), PointKind.DIRECT, pass.id(), Double.NaN);
-            ways.put(point, draft -> {
+            routes.put(point, draft -> {
                 draft.on(pass, Links.PASS_ENABLED);
                 present(draft, end);
                 present(draft, end(passTarget(pass), Direction.PLAYBACK));
                 draft.gain(pass, Links.PASS_GAIN).latency(pass, Links.PASS_LATENCY);
             });
         }
-        return ways;
+        return routes;
     }
 
-    /** A way around a device needs it to be there; if it is not, that is the gate that it has for everything else too. */
+    /** A route around a device needs it to be there; if it is not, that is the gate that it has for everything else too. */
     private void present(Draft draft, End end) {
         Element device = end.device;
         if (device == null || !device.is(Devices.PRESENT, true)) {
@@ -227,11 +227,11 @@ final class Compiler {
         }
     }
 
-    /** All ways out of a playback device: itself, and every direct pass-through that ends there. */
-    Map<Point, Way> outOf(String playback, boolean withLatency) {
-        Map<Point, Way> ways = new java.util.LinkedHashMap<>();
+    /** All routes out of a playback device: itself, and every direct pass-through that ends there. */
+    Map<Point, Leg> outOf(String playback, boolean withLatency) {
+        Map<Point, Leg> routes = new java.util.LinkedHashMap<>();
         End end = end(playback, Direction.PLAYBACK);
-        ways.put(end.point, draft -> {
+        routes.put(end.point, draft -> {
             usable(draft, end);
             if (end.device != null) {
                 draft.off(end.device, Devices.MUTED).gain(end.device, Devices.LEVEL);
@@ -241,13 +241,13 @@ final class Compiler {
             }
         });
         for (Element pass : directTo.getOrDefault(playback, List.of())) {
-            ways.put(graph.point(pass.id(), PointKind.DIRECT, pass.id(), Double.NaN), draft -> {
+            routes.put(graph.point(pass.id(), PointKind.DIRECT, pass.id(), Double.NaN), draft -> {
                 if (end.device != null) {
                     draft.off(end.device, Devices.MUTED).gain(end.device, Devices.LEVEL);
                 }
             });
         }
-        return ways;
+        return routes;
     }
 
     private void links() {
@@ -287,20 +287,20 @@ final class Compiler {
             if (processor.get(Links.PROCESSOR_FROM) instanceof String from
                     && processor.get(Links.PROCESSOR_TO) instanceof String to) {
                 Point start = end(from, Direction.RECORDING).point;
-                into(to).forEach((point, way) -> {
+                into(to).forEach((point, route) -> {
                     Draft draft = graph.segment(start, point, processor.id())
                             .on(processor, Links.PROCESSOR_RUNNING)
                             .gain(processor, Links.PROCESSOR_GAIN)
                             .latency(processor, Links.PROCESSOR_LATENCY);
-                    way.apply(draft);
+                    route.apply(draft);
                 });
             }
         }
     }
 
-    private void join(Element link, Setting<String> fromSetting, Setting<String> toSetting, Way own) {
+    private void join(Element link, Setting<String> fromSetting, Setting<String> toSetting, Leg own) {
         if (link.get(fromSetting) instanceof String from && link.get(toSetting) instanceof String to) {
-            Map<Point, Way> ends = into(to);
+            Map<Point, Leg> ends = into(to);
             outOf(from, true)
                     .forEach((start, leave) -> ends.forEach((point, enter) -> {
                         Draft draft = graph.segment(start, point, link.id());
@@ -322,7 +322,7 @@ final class Compiler {
             switch (place == null ? Kind.DEVICE : place.kind()) {
                 case APPLICATION -> applications.source(start, source, place);
                 case INPUT -> {} // with the inputs
-                default -> into(at).forEach((point, way) -> way.apply(graph.segment(start, point, source.id())));
+                default -> into(at).forEach((point, route) -> route.apply(graph.segment(start, point, source.id())));
             }
         }
     }
@@ -347,7 +347,8 @@ final class Compiler {
                 case EARS, ROOM, MACHINE -> {
                     String device = Choices.listensOn(rig, outlet);
                     if (!device.isEmpty()) {
-                        outOf(device, true).forEach((point, way) -> way.apply(graph.segment(point, end, outlet.id())));
+                        outOf(device, true)
+                                .forEach((point, route) -> route.apply(graph.segment(point, end, outlet.id())));
                     }
                 }
                 case LIVE, ARCHIVE, RELAY, TRACK -> productions.outlet(end, outlet, sort);

@@ -7,8 +7,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * What every outlet gets of every source in one scene.
  *
- * <p>Needs: the open view of a flow graph. Gives: a {@link Delivery} for each pair. Source: sums over ways in an acyclic
- * graph by dynamic programming; where a loop lies on the open ways of a pair, the simple runs are searched ({@link
+ * <p>Needs: the open view of a flow graph. Gives: a {@link Delivery} for each pair. Source: sums over routes in an acyclic
+ * graph by dynamic programming; where a loop lies on the open routes of a pair, the simple routes are searched ({@link
  * RunSearch}). Cost: sources × open segments, plus the searches.
  */
 public final class Deliveries {
@@ -25,7 +25,7 @@ public final class Deliveries {
     private final double[] power;
 
     private final double[] amplitude;
-    /** How many segments were looked at while runs were searched. */
+    /** How many segments were looked at while routes were searched. */
     private long searched;
 
     private Deliveries(OpenView view, @Nullable Deliveries before, @Nullable GraphDifference difference) {
@@ -132,7 +132,7 @@ public final class Deliveries {
         double[] sums = leaving[number];
         for (int e = 0; e < sums.length; e++) {
             if (Double.isNaN(sums[e])) {
-                sums[e] = RunSearch.search(view, source, leavingAt[number][e], SEARCHED).runs().stream()
+                sums[e] = RouteSearch.search(view, source, leavingAt[number][e], SEARCHED).routes().stream()
                         .mapToDouble(r -> Math.pow(10, r.gain() / 20))
                         .sum();
             }
@@ -140,7 +140,7 @@ public final class Deliveries {
         return sums.clone();
     }
 
-    /** How many segments were looked at while runs were searched here: by it the work of trying many rigs is bounded. */
+    /** How many segments were looked at while routes were searched here: by it the work of trying many rigs is bounded. */
     public long searchSteps() {
         return searched;
     }
@@ -295,7 +295,7 @@ public final class Deliveries {
         Tally before = at[p];
         double db = graph.gain[s];
         double ms = graph.latency[s];
-        Path way = new Path(before.strongest, s);
+        Path route = new Path(before.strongest, s);
         boolean better;
         if (tally.strongest == null) {
             better = true;
@@ -305,13 +305,13 @@ public final class Deliveries {
                 order = -Figures.compare(before.early[0] + ms, tally.early[0]);
             }
             if (order == 0) {
-                order = -Path.compare(way, tally.strongest);
+                order = -Path.compare(route, tally.strongest);
             }
             better = order > 0;
         }
         tally.add(before, db, ms, power(s), amplitude[s]);
         if (better) {
-            tally.strongest = way;
+            tally.strongest = route;
         }
     }
 
@@ -336,24 +336,24 @@ public final class Deliveries {
     }
 
     private Delivery searched(int source, int outlet) {
-        RunSearch.Found found = RunSearch.all(view, source, outlet);
+        RouteSearch.Found found = RouteSearch.all(view, source, outlet);
         searched += found.steps();
-        if (found.runs().isEmpty()) {
+        if (found.routes().isEmpty()) {
             return Delivery.NOTHING;
         }
         Tally sum = new Tally();
-        Run best = found.runs().getFirst();
-        for (Run run : found.runs()) {
-            sum.add(Tally.of(run), 0, 0, 1, 1);
-            int order = Figures.compare(run.gain(), best.gain());
+        Route best = found.routes().getFirst();
+        for (Route route : found.routes()) {
+            sum.add(Tally.of(route), 0, 0, 1, 1);
+            int order = Figures.compare(route.gain(), best.gain());
             if (order == 0) {
-                order = -Figures.compare(run.delay(), best.delay());
+                order = -Figures.compare(route.delay(), best.delay());
             }
             if (order == 0) {
-                order = -compareIds(run.segments(), best.segments());
+                order = -compareIds(route.segments(), best.segments());
             }
             if (order > 0) {
-                best = run;
+                best = route;
             }
         }
         return sum.delivery(best.segments(), found.more());

@@ -5,20 +5,20 @@ import java.util.List;
 /**
  * What one outlet gets of one source in one scene. Without runs all figures are NaN and the lists empty.
  *
- * @param runs how many runs there are, saturating at 2⁶³ − 1
- * @param atLeast whether there may be more: then the figures are those of the runs found
- * @param strength the usual gain in dB: 10·log₁₀ Σ 10^(g/10) over the runs
- * @param worst the worst gain in dB: 20·log₁₀ Σ 10^(g/20) over the runs, as if all arrived in phase
+ * @param runs how many routes there are, saturating at 2⁶³ − 1
+ * @param atLeast whether there may be more: then the figures are those of the routes found
+ * @param strength the usual gain in dB: 10·log₁₀ Σ 10^(g/10) over the routes
+ * @param worst the worst gain in dB: 20·log₁₀ Σ 10^(g/20) over the routes, as if all arrived in phase
  * @param first the earliest arrival in ms
  * @param last the latest arrival in ms
- * @param strongest the segments of the strongest run
+ * @param strongest the segments of the strongest route
  * @param strongestGain its gain in dB
  * @param strongestDelay its delay in ms
- * @param copyGain the gain in dB of the strongest of the other runs; NaN if there is none
- * @param copyApart how far in ms that copy and the strongest run arrive apart (of equally strong copies the farthest)
+ * @param copyGain the gain in dB of the strongest of the other routes; NaN if there is none
+ * @param copyApart how far in ms that copy and the strongest route arrive apart (of equally strong copies the farthest)
  */
 public record Delivery(
-        long runs,
+        long routes,
         boolean atLeast,
         double strength,
         double worst,
@@ -35,10 +35,10 @@ public record Delivery(
     /** Nothing arrives. */
     static final Delivery NOTHING = new Delivery(0, false, NONE, NONE, NONE, NONE, List.of(), NONE, NONE, NONE, NONE);
 
-    /** The same with its strongest run's segments renumbered. */
+    /** The same with its strongest route's segments renumbered. */
     Delivery over(List<Integer> segments) {
         return new Delivery(
-                runs,
+                routes,
                 atLeast,
                 strength,
                 worst,
@@ -53,7 +53,7 @@ public record Delivery(
 
     /** Whether anything arrives. */
     public boolean arrives() {
-        return runs > 0;
+        return routes > 0;
     }
 
     /** Latest less earliest arrival in ms. */

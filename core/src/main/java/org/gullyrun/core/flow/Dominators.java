@@ -9,7 +9,7 @@ import java.util.function.IntPredicate;
  * What every way from one point goes through.
  *
  * <p>Needs: an open view and a starting point. Gives: for each point the elements of which a point or segment lies on
- * all ways to it. Source: K. Cooper, T. Harvey, K. Kennedy, A simple, fast dominance algorithm (2001), over points and
+ * all routes to it. Source: K. Cooper, T. Harvey, K. Kennedy, A simple, fast dominance algorithm (2001), over points and
  * segments alike, so that a cable can be one. Cost: near linear in what is reached.
  */
 public final class Dominators {
@@ -56,7 +56,7 @@ public final class Dominators {
         }
     }
 
-    /** What all ways from a point go through. */
+    /** What all routes from a point go through. */
     public static Dominators of(OpenView view, int start) {
         return new Dominators(view, start);
     }
@@ -115,7 +115,7 @@ public final class Dominators {
         return x;
     }
 
-    /** The ids of the elements on all ways to a point, nearest the start first; empty if it is not reached. */
+    /** The ids of the elements on all routes to a point, nearest the start first; empty if it is not reached. */
     public List<String> on(int point) {
         List<String> elements = new ArrayList<>();
         if (dominator[point] < 0) {

@@ -5,7 +5,7 @@ import org.gullyrun.core.rig.Setting;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What decides whether a segment passes sound now. A gate sits at one place and counts once on a way.
+ * What decides whether a segment passes sound now. A gate sits at one place and counts once on a route.
  *
  * @param at where it is; for gates of one setting that setting's address
  * @param sort what sort of condition it is

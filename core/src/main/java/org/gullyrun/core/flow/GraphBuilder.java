@@ -253,11 +253,11 @@ final class GraphBuilder {
         return switch (flag.key()) {
             case "muted" -> noun + " is muted";
             case "inputMuted" -> noun + "'s microphone is muted";
-            case "running" -> noun + " is not running";
+            case "running" -> noun + " isn't running";
             case "enabled" -> noun + " is switched off";
-            case "active" -> noun + " is not active";
+            case "active" -> noun + " isn't active";
             case "mayUseMicrophones" -> noun + " may not use microphones";
-            case "playsAloud" -> noun + " plays aloud instead";
+            case "playsAloud" -> noun + " plays to the default device instead";
             default -> noun + " is " + (on ? "" : "not ") + Sentences.label(rig, e, flag);
         };
     }

@@ -101,7 +101,7 @@ final class GraphDifference {
         return false;
     }
 
-    /** For each point after, whether a way through it, whatever is closed, may meet a segment that differs. */
+    /** For each point after, whether a route through it, whatever is closed, may meet a segment that differs. */
     boolean[] mayMeet() {
         return reached(after, false, newAfter, before, goneBefore);
     }

@@ -10,14 +10,14 @@ import java.util.List;
  * @param circles the elementary circuits inside, in the order found, up to {@link Loops#MOST_CIRCLES}
  * @param atLeast whether there are more circles
  * @param runsAway whether sound that goes round grows, at the worst phase
- * @param loopGain the largest first-return gain in dB; if it runs away, the largest finite one or the strongest circle
+ * @param loopGain the largest first-return gain in dB; if it builds up, the largest finite one or the strongest circle
  */
 public record Loop(
         List<Integer> points,
         List<Integer> segments,
         List<Circle> circles,
         boolean atLeast,
-        boolean runsAway,
+        boolean buildsUp,
         double loopGain) {
 
     /** The same loop in a graph in which points and segments have other numbers. */
@@ -29,13 +29,13 @@ public record Loop(
                         .map(c -> new Circle(numbering.now(c.segments), c.gain, c.time))
                         .toList(),
                 atLeast,
-                runsAway,
+                buildsUp,
                 loopGain);
     }
 
-    /** How much in dB the most sensitive place may still be turned up; NaN if the loop runs away. */
+    /** How much in dB the most sensitive place may still be turned up; NaN if the loop builds up. */
     public double margin() {
-        return runsAway ? Double.NaN : -loopGain;
+        return buildsUp ? Double.NaN : -loopGain;
     }
 
     /** The circle with the highest gain; the first found of equal ones. */
@@ -50,7 +50,7 @@ public record Loop(
     }
 
     /**
-     * One way round.
+     * One route round.
      *
      * @param segments its segments, beginning at its first point by id
      * @param gain once round, in dB

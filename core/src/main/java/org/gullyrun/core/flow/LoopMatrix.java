@@ -76,10 +76,10 @@ final class LoopMatrix {
                 }
                 double amplitude = out.get(p).remove(next);
                 Map<Integer, Double> on = out.get(next);
-                for (Map.Entry<Integer, Double> way : on.entrySet()) {
-                    out.get(p).put(way.getKey(), amplitude * way.getValue());
-                    in.get(way.getKey()).remove(next);
-                    in.get(way.getKey()).put(p, amplitude * way.getValue());
+                for (Map.Entry<Integer, Double> route : on.entrySet()) {
+                    out.get(p).put(route.getKey(), amplitude * route.getValue());
+                    in.get(route.getKey()).remove(next);
+                    in.get(route.getKey()).put(p, amplitude * route.getValue());
                 }
                 gone[next] = true;
             }
@@ -93,14 +93,14 @@ final class LoopMatrix {
     }
 
     /** Whether sound that goes round grows, at the worst phase. */
-    boolean runsAway() {
+    boolean buildsUp() {
         return size() > MOST_ELIMINATED ? radiusFromOne() : !solve(dense(), -1, new double[size()]);
     }
 
     /**
      * The largest first-return gain in dB that is finite.
      *
-     * @param away whether the loop runs away
+     * @param away whether the loop builds up
      * @param strongestCircle what counts in dB where none is finite or there are too many points
      */
     double loopGain(boolean away, double strongestCircle) {
@@ -141,8 +141,8 @@ final class LoopMatrix {
             double[] y = x.clone(); // of (I + A)/2, which has no periods
             for (int i = 0; i < n; i++) {
                 double sum = 0;
-                for (Map.Entry<Integer, Double> way : out.get(i).entrySet()) {
-                    sum += way.getValue() * x[way.getKey()];
+                for (Map.Entry<Integer, Double> route : out.get(i).entrySet()) {
+                    sum += route.getValue() * x[route.getKey()];
                 }
                 y[i] = (y[i] + sum) / 2;
             }
@@ -164,7 +164,7 @@ final class LoopMatrix {
         return least >= 1 - PIVOT;
     }
 
-    /** The sum over all ways from a point back to itself that do not pass it on the way; −∞ if not finite. */
+    /** The sum over all routes from a point back to itself that do not pass it on the way; −∞ if not finite. */
     static double firstReturn(double[][] a, int p) {
         int n = a.length;
         double[] x = new double[n];

@@ -48,7 +48,7 @@ public final class Loops {
         List<Loop.Circle> circles = found.circles();
         boolean more = found.more();
         LoopMatrix matrix = LoopMatrix.of(graph, points, segments);
-        boolean away = matrix.runsAway();
+        boolean away = matrix.buildsUp();
         double gain =
                 circles.size() == 1 && !more ? circles.getFirst().gain() : matrix.loopGain(away, strongest(circles));
         return new Loop(List.copyOf(points), List.copyOf(segments), circles, more, away, gain);

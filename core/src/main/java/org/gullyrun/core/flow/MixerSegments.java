@@ -64,9 +64,9 @@ final class MixerSegments {
         }
         Element device = in.rig.find(feed.id(), Kind.DEVICE).orElse(null);
         if (device != null && device.get(Devices.DIRECTION) == Direction.PLAYBACK) {
-            in.outOf(feed.id(), false).forEach((start, way) -> {
+            in.outOf(feed.id(), false).forEach((start, route) -> {
                 Draft draft = enter(in.graph.segment(start, point, strip.id()), mixer, strip);
-                way.apply(draft);
+                route.apply(draft);
             });
         } else {
             Compiler.End end = in.end(feed.id(), Direction.RECORDING);
@@ -88,7 +88,7 @@ final class MixerSegments {
         }
         Element device = in.rig.find(target.id(), Kind.DEVICE).orElse(null);
         if (device != null && device.get(Devices.DIRECTION) == Direction.RECORDING) {
-            in.into(target.id()).forEach((end, way) -> way.apply(in.graph.segment(point, end, bus.id())));
+            in.into(target.id()).forEach((end, route) -> route.apply(in.graph.segment(point, end, bus.id())));
         } else {
             Compiler.End end = in.end(target.id(), Direction.PLAYBACK);
             in.usable(in.graph.segment(point, end.point(), bus.id()), end);

@@ -6,7 +6,7 @@ import java.util.Iterator;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The segments of one way, as a list that shares its beginning with others: a way that goes on over one more segment costs
+ * The segments of one route, as a list that shares its beginning with others: a route that goes on over one more segment costs
  * one object, however long it is. Immutable. Going through it takes time and memory by its length; so does {@link #get},
  * but for the last segment.
  */
@@ -15,7 +15,7 @@ final class Path extends AbstractList<Integer> {
     private final int segment;
     private final int length;
 
-    /** A way that goes on from another, or begins (null), over a segment. */
+    /** A route that goes on from another, or begins (null), over a segment. */
     Path(@Nullable Path before, int segment) {
         this.before = before;
         this.segment = segment;
@@ -49,7 +49,7 @@ final class Path extends AbstractList<Integer> {
     }
 
     /**
-     * Compares two ways, null being the empty one: the first segment that differs decides, segment numbers being in the
+     * Compares two routes, null being the empty one: the first segment that differs decides, segment numbers being in the
      * order of (starting point, end point, element); else the shorter comes first.
      */
     static int compare(@Nullable Path a, @Nullable Path b) {

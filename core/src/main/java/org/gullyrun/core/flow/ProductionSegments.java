@@ -230,7 +230,7 @@ final class ProductionSegments {
                 null,
                 presence != null && presence.open(),
                 () -> Sentences.called("input", input.name())
-                        + (presence == null ? " is not in " : " is muted in ")
+                        + (presence == null ? " isn't in " : " is muted in ")
                         + in.scene.name(in.rig));
         return draft;
     }

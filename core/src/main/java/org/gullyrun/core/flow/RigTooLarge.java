@@ -29,7 +29,7 @@ public final class RigTooLarge extends RuntimeException {
         if (sources * outlets * scenes > MOST_PAIRS) {
             throw new RigTooLarge(String.format(
                     Locale.ROOT,
-                    "%d sources, %d listeners and %d scene%s make %,d pairs, and at most %,d can be worked out",
+                    "%d sources, %d listeners and %d scene%s make %,d pairs; the program can work out %,d",
                     sources,
                     outlets,
                     scenes,

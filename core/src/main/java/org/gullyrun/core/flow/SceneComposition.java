@@ -28,7 +28,7 @@ import org.jspecify.annotations.Nullable;
 public final class SceneComposition {
 
     /**
-     * How a scene has an input. What brings it is kept as a graph, since the ways through nested scenes can be more than
+     * How a scene has an input. What brings it is kept as a graph, since the routes through nested scenes can be more than
      * could ever be listed.
      */
     public static final class Presence {
@@ -44,7 +44,7 @@ public final class SceneComposition {
             this.over = over;
         }
 
-        /** Whether some way by which it is brought has no muted entry. */
+        /** Whether some route by which it is brought has no muted entry. */
         public boolean open() {
             return open;
         }

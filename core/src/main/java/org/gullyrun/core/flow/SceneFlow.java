@@ -22,10 +22,10 @@ public final class SceneFlow {
     private final Deliveries electric;
     private final Round round;
     private final Round electricRound;
-    /** Blocked ways found so far; shared by flows that are alike. */
-    private final Map<Long, BlockedWay> blocked;
+    /** Blocked routes found so far; shared by flows that are alike. */
+    private final Map<Long, BlockedRoute> blocked;
 
-    private final Map<Long, BlockedWay> electricBlocked;
+    private final Map<Long, BlockedRoute> electricBlocked;
 
     private SceneFlow(FlowGraph graph, @Nullable SceneFlow before, @Nullable GraphDifference difference) {
         this.graph = graph;
@@ -124,7 +124,7 @@ public final class SceneFlow {
         }
     }
 
-    /** Blocked ways stay the first ones where no way of the pair, whatever is closed, meets what differs. */
+    /** Blocked routes stay the first ones where no route of the pair, whatever is closed, meets what differs. */
     private void takeBlocked(SceneFlow before, GraphDifference difference) {
         if (before.blocked.isEmpty() && before.electricBlocked.isEmpty()) {
             return;
@@ -137,16 +137,16 @@ public final class SceneFlow {
     }
 
     private static void take(
-            Map<Long, BlockedWay> from,
-            Map<Long, BlockedWay> to,
+            Map<Long, BlockedRoute> from,
+            Map<Long, BlockedRoute> to,
             Numbering numbering,
             boolean[] meets,
             boolean[] follows) {
-        from.forEach((at, way) -> {
+        from.forEach((at, route) -> {
             int source = numbering.point((int) (at >> 32));
             int outlet = numbering.point((int) (long) at);
             if (source >= 0 && outlet >= 0 && (!meets[source] || !follows[outlet])) {
-                to.put(pair(source, outlet), way.by(numbering));
+                to.put(pair(source, outlet), route.by(numbering));
             }
         });
     }
@@ -170,7 +170,7 @@ public final class SceneFlow {
         return deliveries;
     }
 
-    /** What arrives over runs without couplings. */
+    /** What arrives over routes without couplings. */
     public Deliveries electric() {
         return electric;
     }
@@ -185,7 +185,7 @@ public final class SceneFlow {
         return electricRound.loops;
     }
 
-    /** Whether the first blocked way of a pair of points has been found already, or was taken over. */
+    /** Whether the first blocked route of a pair of points has been found already, or was taken over. */
     public boolean knowsBlocked(int source, int outlet, boolean electric) {
         return (electric ? electricBlocked : blocked).containsKey(pair(source, outlet));
     }
@@ -195,8 +195,8 @@ public final class SceneFlow {
         return round.from == other.round.from && electricRound.from == other.electricRound.from;
     }
 
-    /** The first blocked way of a pair of points; without couplings if {@code electric}. */
-    public BlockedWay blocked(int source, int outlet, boolean electric) {
+    /** The first blocked route of a pair of points; without couplings if {@code electric}. */
+    public BlockedRoute blocked(int source, int outlet, boolean electric) {
         return (electric ? electricBlocked : blocked)
                 .computeIfAbsent(pair(source, outlet), x -> BlockedSearch.find(graph, electric, source, outlet));
     }

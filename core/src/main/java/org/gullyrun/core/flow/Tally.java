@@ -4,11 +4,11 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What is known of all the ways from one source to one point, without listing them: number, sums, arrivals, and of the
- * two highest different gains how many ways have them and when those arrive.
+ * What is known of all the routes from one source to one point, without listing them: number, sums, arrivals, and of the
+ * two highest different gains how many routes have them and when those arrive.
  *
- * <p>Ways that go on over one more segment have the sums times its amplitude and the arrivals plus its latency, and
- * ways that meet add up: so one pass over the points in topological order gives exact figures for any number of runs.
+ * <p>Routes that go on over one more segment have the sums times its amplitude and the arrivals plus its latency, and
+ * routes that meet add up: so one pass over the points in topological order gives exact figures for any number of routes.
  */
 final class Tally {
     long count;
@@ -20,7 +20,7 @@ final class Tally {
     final long[] having = new long[2];
     final double[] early = new double[2];
     final double[] late = new double[2];
-    /** The strongest way: highest gain, then earliest, then ids; null at the source, or while there is none. */
+    /** The strongest route: highest gain, then earliest, then ids; null at the source, or while there is none. */
     @Nullable
     Path strongest;
 
@@ -36,21 +36,21 @@ final class Tally {
         return t;
     }
 
-    static Tally of(Run run) {
+    static Tally of(Route route) {
         Tally t = new Tally();
         t.count = 1;
-        t.power = Math.pow(10, run.gain() / 10);
-        t.amplitude = Math.pow(10, run.gain() / 20);
-        t.first = run.delay();
-        t.last = run.delay();
-        t.gain[0] = run.gain();
+        t.power = Math.pow(10, route.gain() / 10);
+        t.amplitude = Math.pow(10, route.gain() / 20);
+        t.first = route.delay();
+        t.last = route.delay();
+        t.gain[0] = route.gain();
         t.having[0] = 1;
-        t.early[0] = run.delay();
-        t.late[0] = run.delay();
+        t.early[0] = route.delay();
+        t.late[0] = route.delay();
         return t;
     }
 
-    /** Adds the ways of another tally, prolonged by a gain and a latency. */
+    /** Adds the routes of another tally, prolonged by a gain and a latency. */
     void add(Tally from, double db, double ms, double segmentPower, double segmentAmplitude) {
         count = Figures.plus(count, from.count);
         power += from.power * segmentPower;

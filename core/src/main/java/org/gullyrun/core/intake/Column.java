@@ -7,8 +7,11 @@ import org.gullyrun.core.rig.Rig;
 
 /** One column of a table: what stands in its cells, and what typing into one does. */
 public interface Column {
-    /** Its heading. */
+    /** Its heading: words for people, which may change. */
     String head();
+
+    /** What it is found by: the key of the setting it enters, whatever its heading says. */
+    String key();
 
     /** What stands in the cell of a row; empty where nothing was entered, "?" where it is not yet known. */
     String text(Rig rig, Element row);
@@ -19,7 +22,7 @@ public interface Column {
     /**
      * The changes that put a text into the cell of a row; none if it stands there already.
      *
-     * @throws Refused if it cannot stand there
+     * @throws Refused if it isn't valid there
      */
     List<Change> enter(Rig rig, Element row, String text);
 

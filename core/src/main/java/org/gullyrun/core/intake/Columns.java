@@ -42,6 +42,11 @@ final class Columns {
             }
 
             @Override
+            public String key() {
+                return "name";
+            }
+
+            @Override
             public String text(Rig rig, Element row) {
                 return row.name();
             }
@@ -79,12 +84,12 @@ final class Columns {
                 for (Enum<?> constant : word.list().getEnumConstants()) {
                     words.add(((Worded) constant).word());
                 }
-                Match.all(words, typed).forEach(i -> all.add(Option.of(words.get(i), "")));
+                NameMatch.all(words, typed).forEach(i -> all.add(Option.of(words.get(i), "")));
             }
             case ValueType.Pick(List<Choice.Special> specials) -> {
                 for (Choice.Special special : specials) {
                     String word = special == Choice.Special.CALL_DEFAULT ? "default for calls" : special.toString();
-                    if (special != Choice.Special.UNSET && Match.grade(word, typed) < 2) {
+                    if (special != Choice.Special.UNSET && NameMatch.grade(word, typed) < 2) {
                         all.add(Option.of(word, "choice"));
                     }
                 }
@@ -104,13 +109,13 @@ final class Columns {
         List<String> ids = Typed.candidates(rig, row, setting);
         List<String> names = ids.stream().map(rig::name).toList();
         boolean exact = false;
-        for (int i : Match.all(names, typed)) {
+        for (int i : NameMatch.all(names, typed)) {
             into.add(Option.of(names.get(i), note(rig, rig.get(ids.get(i)))));
-            exact |= Match.grade(names.get(i), typed) == 0;
+            exact |= NameMatch.grade(names.get(i), typed) == 0;
         }
         String name = typed.strip();
-        if (!name.isEmpty() && !name.equals("?") && !exact && Fresh.kind(row, setting) != null) {
-            into.add(Option.fresh(name, "new " + Fresh.noun(rig, row, setting)));
+        if (!name.isEmpty() && !name.equals("?") && !exact && NewElements.kind(row, setting) != null) {
+            into.add(Option.fresh(name, "new " + NewElements.noun(rig, row, setting)));
             if (setting.type() instanceof ValueType.Pick && setting.kind() != Kind.BUS) {
                 into.add(Option.fresh(CABLE + name, "new virtual cable"));
             }
@@ -134,7 +139,7 @@ final class Columns {
             return null;
         }
         String name = text.substring(Option.NEW.length()).strip();
-        Fresh fresh = new Fresh(rig);
+        NewElements fresh = new NewElements(rig);
         String id;
         if (setting.type() instanceof ValueType.Pick && name.startsWith(CABLE)) {
             Element cable = fresh.cable(name.substring(CABLE.length()).strip());
@@ -166,6 +171,11 @@ final class Columns {
 
     private record OfSetting(String head, Setting<?> setting, int letters) implements Column {
         @Override
+        public String key() {
+            return setting.key();
+        }
+
+        @Override
         public String text(Rig rig, Element row) {
             String text = Typed.text(rig, row, setting);
             // A level of 0 dB that nobody entered is not worth a glance.
@@ -183,7 +193,7 @@ final class Columns {
         @Override
         public List<Change> enter(Rig rig, Element row, String text) {
             if (setting.key().equals("name") && text.isBlank()) {
-                throw new Refused("a name is needed");
+                throw new Refused("Enter a name.");
             }
             return Columns.enter(rig, row, setting, text);
         }
@@ -196,6 +206,11 @@ final class Columns {
 
     /** A flag as a tick. */
     record Tick(String head, Setting<?> setting, int letters) implements Column {
+        @Override
+        public String key() {
+            return setting.key();
+        }
+
         @Override
         public String text(Rig rig, Element row) {
             return row.isUnknown(setting) ? "?" : Boolean.TRUE.equals(row.raw(setting)) ? "✓" : "";
@@ -224,6 +239,11 @@ final class Columns {
 
     /** The members of a family that are on, as a list of names. */
     record Members(String head, Setting<Boolean> family, Names names, int letters) implements Column {
+        @Override
+        public String key() {
+            return family.key();
+        }
+
         private static final String ALL = "all";
 
         /** What a family can have members for, and what they are called. */
@@ -252,7 +272,7 @@ final class Columns {
             List<String> all = names.subs(rig, row).stream()
                     .map(s -> names.name(rig, row, s))
                     .toList();
-            return Match.all(all, last).stream()
+            return NameMatch.all(all, last).stream()
                     .map(i -> new Option(before + all.get(i), all.get(i), ""))
                     .toList();
         }
@@ -266,10 +286,16 @@ final class Columns {
                 wanted.addAll(subs);
             }
             for (String part : text.strip().split("\\s*[,;]\\s*")) {
-                if (!part.isBlank() && !part.equalsIgnoreCase(ALL)) {
-                    int at = Match.best(all, part);
+                if (part.isBlank() || part.equalsIgnoreCase(ALL)) {
+                    continue;
+                }
+                int whole = NameMatch.best(all, part);
+                // Names may have blanks in them, so words parted by blanks are a list only where they are no name.
+                for (String one : whole >= 0 ? List.of(part) : List.of(part.split("\\s+"))) {
+                    int at = NameMatch.best(all, one);
                     if (at < 0) {
-                        throw new Refused("there is no '" + part + "' here; there are " + String.join(", ", all));
+                        throw new Refused(
+                                "There is no “" + one + "” here. Enter some of: " + String.join(", ", all) + ".");
                     }
                     wanted.add(subs.get(at));
                 }

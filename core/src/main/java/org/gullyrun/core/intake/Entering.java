@@ -15,13 +15,13 @@ public final class Entering {
     /**
      * The changes; none if the setting stands there already. A text beginning with + makes something new.
      *
-     * @throws Refused if there is no such setting, or the text cannot stand there
+     * @throws Refused if there is no such setting, or the text isn't valid for it
      */
     public static List<Change> enter(Rig rig, Address at, String text) {
         Element element = rig.find(at.element());
         Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
         if (element == null || setting == null) {
-            throw new Refused("there is nothing at '" + at + "' any more");
+            throw new Refused("“" + at + "” no longer exists.");
         }
         return Columns.enter(rig, element, setting, text);
     }

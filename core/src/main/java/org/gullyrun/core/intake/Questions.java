@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.SortedSet;
 import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.DefaultFollowers;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
@@ -13,6 +15,7 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -32,21 +35,20 @@ public final class Questions {
 
     /** For settings that have to be known: asked even where nothing was entered. */
     private static final Map<Setting<?>, Words> NEEDED = Map.ofEntries(
-            Map.entry(Sources.CLASS, new Words("What sort of sound is {name}?", "a voice, guests, music, alerts …")),
+            Map.entry(Sources.CLASS, new Words("What kind of sound is {name}?", "a voice, guests, music, alerts …")),
             Map.entry(Sources.AT, new Words("Where does {name} start?", "a program, or a microphone")),
-            Map.entry(Devices.DIRECTION, new Words("Does one play to {name}, or record from it?", "")),
-            Map.entry(Devices.RATE, new Words("At which rate does {name} run?", "in the device's advanced settings")),
-            Map.entry(Outlets.SORT, new Words("Who is {name}?", "somebody's ears, the live audience, a call …")),
-            Map.entry(Links.CABLE_FROM, new Words("Which device does one play to for {name}?", "")),
-            Map.entry(Links.CABLE_TO, new Words("At which device does {name} come out?", "")),
-            Map.entry(Links.WIRE_FROM, new Words("Where is the {name} plugged in, at the beginning?", "")),
-            Map.entry(Links.WIRE_TO, new Words("Where does the {name} end?", "")),
-            Map.entry(Links.PROCESSOR_FROM, new Words("Which microphone does {name} read?", "in its own settings")),
-            Map.entry(Links.PROCESSOR_TO, new Words("As which device does {name} offer the result?", "")),
-            Map.entry(Productions.TAKES, new Words("What does the input {name} take?", "a device, or one program")),
+            Map.entry(Devices.DIRECTION, new Words("Do programs play to {name} or record from it?", "")),
             Map.entry(
-                    Productions.PURPOSE,
-                    new Words("What is the output {name} for?", "live, archive, recording, relay")));
+                    Devices.RATE, new Words("What sample rate is {name} set to?", "in the device's advanced settings")),
+            Map.entry(Outlets.SORT, new Words("Who is {name}?", "somebody's ears, the live audience, a call …")),
+            Map.entry(Links.CABLE_FROM, new Words("Which device do programs play to for {name}?", "")),
+            Map.entry(Links.CABLE_TO, new Words("Which device does the sound from {name} come out of?", "")),
+            Map.entry(Links.WIRE_FROM, new Words("Where does {name} start?", "")),
+            Map.entry(Links.WIRE_TO, new Words("Where does {name} end?", "")),
+            Map.entry(Links.PROCESSOR_FROM, new Words("Which microphone does {name} take?", "in its own settings")),
+            Map.entry(Links.PROCESSOR_TO, new Words("Which device does {name} put its result on?", "")),
+            Map.entry(Productions.TAKES, new Words("What does input {name} pick up?", "a device, or one program")),
+            Map.entry(Productions.PURPOSE, new Words("What is output {name} for?", "live, archive, recording, relay")));
 
     /** Better words for settings that are asked only where somebody entered that they are not yet known. */
     private static final Map<Setting<?>, Words> ASKED = Map.ofEntries(
@@ -54,20 +56,43 @@ public final class Questions {
                     Applications.PROGRAM_CHOICE,
                     new Words("Which output does {owner} use?", "its own settings, or the system's list of programs")),
             Map.entry(Applications.INPUT, new Words("Which microphone does {name} use?", "in its own settings")),
-            Map.entry(Mixers.STARTS, new Words("Does {name} start with the computer?", "only matters after a restart")),
+            Map.entry(
+                    Mixers.STARTS,
+                    new Words("Does {name} start with the computer?", "this only matters after a restart")),
+            Map.entry(Productions.RECOGNISED, new Words("How does input {name} recognise its program?", "")),
+            Map.entry(Machines.SYSTEM_CHOICE, new Words("What does a system setting for a program do on {name}?", "")),
             Map.entry(Mixers.RUNNING, new Words("Is {name} running?", "")),
-            Map.entry(Mixers.TARGET, new Words("Where does the bus {name} of {owner} go?", "")),
-            Map.entry(Mixers.FEED, new Words("What does the strip {name} of {owner} take?", "")),
+            Map.entry(Mixers.TARGET, new Words("Where does bus {name} of {owner} go?", "")),
+            Map.entry(Mixers.FEED, new Words("What feeds strip {name} of {owner}?", "")),
             Map.entry(Devices.PRESENT, new Words("Is {name} plugged in and switched on?", "")),
             Map.entry(Devices.ENABLED, new Words("Is {name} enabled?", "in the system's list of devices")),
             Map.entry(Devices.PERMITTED, new Words("May programs use {name}?", "in the privacy settings")),
-            Map.entry(Productions.CUE_DEVICE, new Words("On which device does {name} let one hear the cue?", "")));
+            Map.entry(Productions.CUE_DEVICE, new Words("Which device does {name} play its cue on?", "")));
+
+    private static final Map<String, String> VERBS = Map.of(
+            "passes",
+            "pass",
+            "carries",
+            "carry",
+            "cancels",
+            "cancel",
+            "resamples",
+            "resample",
+            "plays",
+            "play",
+            "starts",
+            "start",
+            "takes",
+            "take",
+            "holds",
+            "hold");
 
     private Questions() {}
 
     /** All that is open in a rig, in the order of the call. */
     public static List<Question> of(Rig rig) {
         List<Question> all = new ArrayList<>();
+        rig.of(Kind.MACHINE).forEach(machine -> defaults(rig, machine, all));
         for (Kind kind : List.of(
                 Kind.SOURCE,
                 Kind.OUTLET,
@@ -99,7 +124,9 @@ public final class Questions {
             if (!setting.isFamily() && element.isUnknown(setting)) {
                 boolean entered = setting.usual() != null || setting.isOptional();
                 Words words = NEEDED.get(setting);
-                if (words != null || entered) {
+                Address at = new Address(element.id(), setting.key());
+                boolean asked = into.stream().anyMatch(q -> q.at().equals(at));
+                if (!asked && (words != null || entered)) {
                     into.add(question(rig, element, setting, words != null ? words : ASKED.get(setting)));
                 }
             }
@@ -110,8 +137,49 @@ public final class Questions {
                 into.add(question(rig, element, member, null));
             }
         }
+        if (element.kind() == Kind.OUTPUT) {
+            tracks(rig, element, into);
+        }
         if (element.kind() == Kind.OUTLET && element.get(Outlets.SORT) instanceof Outlets.Sort sort) {
             outlet(rig, element, sort, into);
+        }
+    }
+
+    /** A default that something follows decides where all of that goes, so it is asked for first. */
+    private static void defaults(Rig rig, Element machine, List<Question> into) {
+        for (Setting<Choice> role :
+                List.of(Machines.PLAYBACK, Machines.RECORDING, Machines.CALL_PLAYBACK, Machines.CALL_RECORDING)) {
+            boolean call = role == Machines.CALL_PLAYBACK || role == Machines.CALL_RECORDING;
+            boolean playback = role == Machines.PLAYBACK || role == Machines.CALL_PLAYBACK;
+            Devices.Direction direction = playback ? Devices.Direction.PLAYBACK : Devices.Direction.RECORDING;
+            Object now = machine.raw(role);
+            boolean open = now == Unknown.UNKNOWN || !call && now == Choice.Special.UNSET;
+            if (open && DefaultFollowers.any(rig, machine.id(), direction, call)) {
+                into.add(new Question(
+                        new Address(machine.id(), role.key()),
+                        "Which device is the " + role.label() + " of " + machine.name() + "?",
+                        "in the system's sound settings"));
+            }
+        }
+    }
+
+    /** An output that takes several tracks keeps them apart for a reason, which their names should say. */
+    private static void tracks(Rig rig, Element output, List<Question> into) {
+        Element production = rig.owner(output);
+        SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);
+        if (production == null || taken.size() < 2) {
+            return;
+        }
+        for (int n : taken) {
+            Setting<String> purpose = Productions.TRACK_NAME.of(n);
+            String name = Sentences.trackName(rig, production, String.valueOf(n));
+            Address at = new Address(production.id(), purpose.key());
+            if (production.or(purpose, "").isEmpty() && into.stream().noneMatch(q -> q.at().equals(at))) {
+                into.add(new Question(
+                        at,
+                        "What is " + Sentences.called("track", name) + " for?",
+                        "live, archive, or who is recorded on it"));
+            }
         }
     }
 
@@ -119,24 +187,24 @@ public final class Questions {
         if (sort.isDevice() && outlet.raw(Outlets.DEVICE) == Choice.Special.UNSET) {
             into.add(new Question(
                     new Address(outlet.id(), Outlets.DEVICE.key()),
-                    "On which device does " + outlet.name() + " listen?",
+                    "Which device carries the sound for " + outlet.name() + "?",
                     "the headset or speakers that are worn or heard"));
         } else if (sort.isDevice()
                 && outlet.raw(Outlets.DEVICE) == Choice.Special.DEFAULT
                 && Choices.machineOf(rig, outlet) == null) {
             into.add(new Question(
                     new Address(outlet.id(), Outlets.MACHINE.key()),
-                    "On which computer's default does " + outlet.name() + " listen?",
+                    "Which computer's default does " + outlet.name() + " use?",
                     ""));
         } else if (sort.isOutput() && outlet.raw(Outlets.OUTPUT) == null) {
             into.add(new Question(
                     new Address(outlet.id(), Outlets.OUTPUT.key()),
-                    "Which output does " + outlet.name() + " hear?",
+                    "Which output is " + outlet.name() + "?",
                     "of the production"));
         } else if (sort == Outlets.Sort.FAR_END && outlet.raw(Outlets.APPLICATION) == null) {
             into.add(new Question(
                     new Address(outlet.id(), Outlets.APPLICATION.key()),
-                    "Through which call do " + outlet.name() + " hear us?",
+                    "Which call program do " + outlet.name() + " hear you through?",
                     ""));
         }
     }
@@ -152,8 +220,20 @@ public final class Questions {
         String label = Sentences.label(rig, element, setting);
         String of = owner.equals(element.name()) ? element.name() : Sentences.noun(rig, element) + " of " + owner;
         String wording = setting.type() instanceof ValueType.Flag
-                ? "Is it so for " + of + ": " + label + "?"
+                ? yesOrNo(of, label)
                 : "What is the " + label.toLowerCase(Locale.ROOT) + " of " + of + "?";
         return new Question(at, wording, "");
+    }
+
+    /** A question about a flag whose name is an adjective ("muted"), a verb ("cancels echo") or a permission. */
+    private static String yesOrNo(String of, String label) {
+        String word = label.contains(" ") ? label.substring(0, label.indexOf(' ')) : label;
+        String rest = label.substring(word.length());
+        if (word.equals("may")) {
+            return "May " + of + rest + "?";
+        }
+        return VERBS.containsKey(word)
+                ? "Does " + of + " " + VERBS.get(word) + rest + "?"
+                : "Is " + of + " " + label + "?";
     }
 }

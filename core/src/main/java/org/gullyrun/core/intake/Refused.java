@@ -1,6 +1,6 @@
 package org.gullyrun.core.intake;
 
-/** What was typed cannot stand there. The message says what was expected. */
+/** What was typed isn't valid there. The message says what was expected. */
 public final class Refused extends RuntimeException {
     /** With what was expected. */
     public Refused(String message) {

@@ -2,10 +2,10 @@ package org.gullyrun.core.intake;
 
 /** The parts of the sheet, in the order in which one asks on the phone. */
 public enum Section {
-    SOUNDS("Makes sound", "What makes sound, and where does it start?"),
-    LISTENERS("Listened on", "Who listens, and where?"),
+    SOUNDS("Sources", "What makes sound, and where does it start?"),
+    LISTENERS("Listeners", "Who listens, and where?"),
     DEVICES("Devices", "Which devices are there, and how are they set?"),
-    LINKS("Cables, wires", "What joins one device to another?"),
+    LINKS("Cables, wires", "What connects one device to another?"),
     PROGRAMS("Programs", "Which programs are there, and where do they play?"),
     MIXERS("Mixers", "Which strip goes to which bus?"),
     PRODUCTION("Production", "What does the production take, and on which tracks?"),

@@ -2,6 +2,7 @@ package org.gullyrun.core.intake;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
@@ -14,6 +15,7 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
 
 /** Which tables each section has, and which columns they have. */
 public final class Sheet {
@@ -86,8 +88,8 @@ public final class Sheet {
                 Kind.OUTLET,
                 "",
                 Columns.name(Kind.OUTLET, "listener"),
-                Columns.of("sort", Outlets.SORT, 7),
-                new Special.At("listens at", 16),
+                Columns.of("kind", Outlets.SORT, 7),
+                new SpecialColumns.At("listens at", 16),
                 Columns.of("track", Outlets.TRACK, 5),
                 Columns.of("person", Outlets.PERSON, 9),
                 Columns.of("persons", Outlets.PERSONS, 12));
@@ -146,7 +148,7 @@ public final class Sheet {
                         Columns.of("m", Links.COUPLING_DISTANCE, 4),
                         Columns.of("ms", Links.COUPLING_LATENCY, 4)),
                 table(
-                        "Passed on",
+                        "Pass-throughs",
                         "pass-through",
                         Kind.PASS_THROUGH,
                         "",
@@ -178,8 +180,8 @@ public final class Sheet {
                 "",
                 Columns.name(Kind.APPLICATION, "program"),
                 Columns.of("class", Applications.USE, 7),
-                new Special.OfOutput("plays", Applications.PROGRAM_CHOICE, 15),
-                new Special.OfOutput("in the system", Applications.SYSTEM_CHOICE, 9),
+                new SpecialColumns.OfOutput("plays", Applications.PROGRAM_CHOICE, 15),
+                new SpecialColumns.OfOutput("system setting", Applications.SYSTEM_CHOICE, 9),
                 Columns.of("listens to", Applications.INPUT, 15),
                 Columns.of("computer", Applications.MACHINE, 9));
     }
@@ -187,14 +189,14 @@ public final class Sheet {
     /** Few programs have a second output; those that do have it here, with its program as a column. */
     private static Table furtherOutputs() {
         return table(
-                "Further outputs of programs",
+                "More program outputs",
                 "output",
                 Kind.APP_OUTPUT,
                 "",
                 Columns.name(Kind.APP_OUTPUT, "output"),
                 Columns.of("of program", Applications.OUTPUT_OF, 14),
                 Columns.of("plays", Applications.PROGRAM_CHOICE, 15),
-                Columns.of("in the system", Applications.SYSTEM_CHOICE, 12),
+                Columns.of("system setting", Applications.SYSTEM_CHOICE, 12),
                 Columns.of("dB", Applications.OUTPUT_LEVEL, 5));
     }
 
@@ -225,7 +227,7 @@ public final class Sheet {
             List<Column> columns =
                     new ArrayList<>(List.of(Columns.name(Kind.STRIP, "strip"), Columns.of("takes", Mixers.FEED, 18)));
             for (Element bus : rig.in(mixer.id(), Kind.BUS)) {
-                columns.add(new Special.Crossing(bus.name(), bus.id(), 6));
+                columns.add(new SpecialColumns.Crossing(bus.name(), bus.id(), 6));
             }
             columns.add(Columns.of("dB", Mixers.STRIP_LEVEL, 5));
             columns.add(Columns.of("muted", Mixers.STRIP_MUTED, 6));
@@ -253,7 +255,7 @@ public final class Sheet {
                 Columns.of("kHz", Productions.RATE, 5),
                 Columns.of("cue device", Productions.CUE_DEVICE, 16),
                 Columns.of("tracks", Productions.TRACKS, 6),
-                Columns.of("scene now", Productions.CURRENT_SCENE, 10),
+                Columns.of("current scene", Productions.CURRENT_SCENE, 10),
                 Columns.of("computer", Productions.MACHINE, 10)));
         for (Element production : rig.of(Kind.PRODUCTION)) {
             tables.addAll(production(rig, production));
@@ -267,12 +269,13 @@ public final class Sheet {
         List<Column> names = new ArrayList<>();
         // What nearly every input needs comes first; what few need stands at the end.
         List<Column> inputs = new ArrayList<>(List.of(
-                Columns.name(Kind.INPUT, "input"), new From("takes", 16), Columns.of("always", Productions.ALWAYS, 6)));
+                Columns.name(Kind.INPUT, "input"),
+                new TakesColumn("takes", 16),
+                Columns.of("always", Productions.ALWAYS, 6)));
         for (int n = 1; n <= Math.min(tracks, 32); n++) {
-            String number = Integer.toString(n);
             names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
-            inputs.add(Columns.of(Sentences.trackName(rig, production, number), Productions.TRACK.of(n), 6));
         }
+        inputs.add(new Columns.Members("goes to", Productions.TRACK, TRACKS, 24));
         inputs.add(Columns.of("as", Productions.TAKES, 14));
         inputs.add(Columns.of("cue", Productions.CUE, 4));
         inputs.add(Columns.of("on air", Productions.PROGRAM, 5));
@@ -281,7 +284,7 @@ public final class Sheet {
         inputs.add(Columns.of("muted", Productions.INPUT_MUTED, 5));
         List<Column> scenes = new ArrayList<>(List.of(Columns.names("what")));
         for (Element scene : rig.in(id, Kind.SCENE)) {
-            scenes.add(new Special.InScene(scene.name(), scene.id(), 9));
+            scenes.add(new SpecialColumns.InScene(scene.name(), scene.id(), 9));
         }
         List<Table> tables = new ArrayList<>(List.of(
                 new Table("tracks:" + id, "What the tracks are for", "track", Kind.PRODUCTION, id, names, false),
@@ -294,7 +297,7 @@ public final class Sheet {
                         Columns.name(Kind.OUTPUT, "output"),
                         Columns.of("purpose", Productions.PURPOSE, 9),
                         Columns.of("active", Productions.ACTIVE, 6),
-                        new Columns.Members("takes tracks", Productions.TAKES_TRACK, TRACKS, 20)),
+                        new Columns.Members("takes tracks", Productions.TAKES_TRACK, OWN_TRACKS, 20)),
                 table("Scenes", "scene", Kind.SCENE, id, Columns.name(Kind.SCENE, "scene")),
                 table(
                         "Groups of inputs",
@@ -309,23 +312,38 @@ public final class Sheet {
         return tables;
     }
 
-    private static final Columns.Members.Names TRACKS = new Columns.Members.Names() {
+    /** The tracks of a production, as inputs name them. */
+    private static final Columns.Members.Names TRACKS = new TrackColumn() {
+        @Override
+        String called(Rig rig, @Nullable Element production, String number) {
+            return Sentences.trackName(rig, production, number);
+        }
+    };
+
+    /** The tracks of a production, as outputs name them: not after the very output that takes them. */
+    private static final Columns.Members.Names OWN_TRACKS = new TrackColumn() {
+        @Override
+        String called(Rig rig, @Nullable Element production, String number) {
+            return production == null ? "" : production.or(Productions.TRACK_NAME.of(number), "");
+        }
+    };
+
+    private abstract static class TrackColumn implements Columns.Members.Names {
+        abstract String called(Rig rig, @Nullable Element production, String number);
+
         @Override
         public List<String> subs(Rig rig, Element row) {
             Element production = rig.owner(row);
-            List<String> numbers = new ArrayList<>();
             int count = production == null ? 1 : production.or(Productions.TRACKS, 6);
-            for (int n = 1; n <= count; n++) {
-                numbers.add(Integer.toString(n));
-            }
-            return numbers;
+            return IntStream.rangeClosed(1, count).mapToObj(Integer::toString).toList();
         }
 
         @Override
         public String name(Rig rig, Element row, String sub) {
-            return Sentences.trackName(rig, rig.owner(row), sub);
+            String name = called(rig, rig.owner(row), sub);
+            return name.isEmpty() || name.equals(sub) ? "track " + sub : name;
         }
-    };
+    }
 
     private static final Columns.Members.Names INPUTS = new Columns.Members.Names() {
         @Override
@@ -351,10 +369,10 @@ public final class Sheet {
                 Kind.MACHINE,
                 "",
                 Columns.name(Kind.MACHINE, "computer"),
-                Columns.of("plays by default", Machines.PLAYBACK, 15),
-                Columns.of("records by default", Machines.RECORDING, 15),
-                Columns.of("plays calls", Machines.CALL_PLAYBACK, 13),
-                Columns.of("records calls", Machines.CALL_RECORDING, 13),
-                Columns.of("a system choice", Machines.SYSTEM_CHOICE, 12));
+                Columns.of("default playback", Machines.PLAYBACK, 15),
+                Columns.of("default recording", Machines.RECORDING, 15),
+                Columns.of("call playback", Machines.CALL_PLAYBACK, 13),
+                Columns.of("call recording", Machines.CALL_RECORDING, 13),
+                Columns.of("system setting", Machines.SYSTEM_CHOICE, 12));
     }
 }

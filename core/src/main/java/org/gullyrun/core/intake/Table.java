@@ -55,17 +55,17 @@ public record Table(
      */
     public List<Change> add(Rig rig, String name) {
         if (name.isBlank()) {
-            throw new Refused("a name is needed");
+            throw new Refused("Enter a name.");
         }
-        Fresh fresh = new Fresh(rig);
+        NewElements fresh = new NewElements(rig);
         String given =
                 isNamedByItself() && name.strip().equals(EndNames.MARK) ? EndNames.first(rig, kind) : name.strip();
         switch (kind) {
             case APPLICATION -> fresh.application(given, Applications.Use.OTHER);
             case CABLE -> fresh.cable(given);
-            case DEVICE -> fresh.make(kind, given, owner, Guess::device);
-            case SOURCE -> fresh.make(kind, given, owner, Guess::source);
-            case OUTLET -> fresh.make(kind, given, owner, e -> Guess.outlet(rig, e));
+            case DEVICE -> fresh.make(kind, given, owner, NameGuess::device);
+            case SOURCE -> fresh.make(kind, given, owner, NameGuess::source);
+            case OUTLET -> fresh.make(kind, given, owner, e -> NameGuess.outlet(rig, e));
             default -> fresh.make(kind, given, owner, e -> e);
         }
         return fresh.changes();

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Turns what a person types into values, and values into what stands in a cell. */
 final class Typed {
+    private static final String OR_UNKNOWN = ", or ? if you don't know.";
     private static final Pattern NUMBER = Pattern.compile("([+-]?[0-9]*\\.?[0-9]+)\\s*([a-zA-Z]*)");
     private static final List<String> YES = List.of("x", "yes", "y", "on", "true", "1", "✓");
     private static final List<String> NO = List.of("", "no", "n", "off", "false", "0", "-");
@@ -94,7 +95,8 @@ final class Typed {
                 case ValueType.Pick pick -> pick(rig, element, setting, pick, typed);
             };
         } catch (IllegalArgumentException e) {
-            throw new Refused(String.valueOf(e.getMessage()));
+            throw new Refused(quoted(typed) + " isn't valid here. Enter "
+                    + String.valueOf(e.getMessage()).replaceAll("^expected |, found .*$", "") + ".");
         }
     }
 
@@ -115,15 +117,14 @@ final class Typed {
         if (NO.contains(word)) {
             return false;
         }
-        throw new Refused("yes or no is expected, or ? if it is not yet known");
+        throw new Refused(quoted(typed) + " is neither yes nor no. Enter one of them" + OR_UNKNOWN);
     }
 
     /** A number with or without its unit; a rate below 1000 is in kHz, as people say it. */
     static Double number(String typed, String unit) {
         Matcher matcher = NUMBER.matcher(typed.replace(',', '.'));
         if (!matcher.matches()) {
-            throw new Refused("a number" + (unit.isEmpty() ? "" : " of " + said(unit))
-                    + " is expected, or ? if it is not yet known");
+            throw new Refused(notANumber(typed, unit));
         }
         double value = Double.parseDouble(matcher.group(1));
         String given = matcher.group(2).toLowerCase(Locale.ROOT);
@@ -132,20 +133,26 @@ final class Typed {
                 case "hz" -> value;
                 case "khz", "k" -> value * 1000;
                 case "" -> value < 1000 ? value * 1000 : value;
-                default -> throw new Refused("a rate in kHz is expected, found '" + typed + "'");
+                default -> throw new Refused(notANumber(typed, unit));
             };
         }
         if (unit.equals("ms") && given.equals("s")) {
             return value * 1000;
         }
         if (!given.isEmpty() && !given.equalsIgnoreCase(unit) && !(unit.equals("dBFS") && given.equals("db"))) {
-            throw new Refused("a number of " + said(unit) + " is expected, found '" + typed + "'");
+            throw new Refused(notANumber(typed, unit));
         }
         return value;
     }
 
-    private static String said(String unit) {
-        return unit.equals("Hz") ? "kHz" : unit;
+    private static String quoted(String typed) {
+        return "“" + typed + "”";
+    }
+
+    private static String notANumber(String typed, String unit) {
+        String which = unit.equals("Hz") ? "44.1, 48 or 96" : unit.isEmpty() ? "one" : "a number of " + unit;
+        return quoted(typed) + " isn't a number" + (unit.isEmpty() ? "" : " of " + (unit.equals("Hz") ? "kHz" : unit))
+                + ". Enter " + which + OR_UNKNOWN;
     }
 
     private static Object word(ValueType.Word<?> type, String typed) {
@@ -153,9 +160,9 @@ final class Typed {
         for (Enum<?> constant : type.list().getEnumConstants()) {
             words.add(((org.gullyrun.core.rig.Worded) constant).word());
         }
-        int at = Match.best(words, typed);
+        int at = NameMatch.best(words, typed);
         if (at < 0) {
-            throw new Refused("one of " + String.join(", ", words) + " is expected");
+            throw new Refused(quoted(typed) + " isn't valid here. Enter one of: " + String.join(", ", words) + ".");
         }
         return type.list().getEnumConstants()[at];
     }
@@ -177,12 +184,12 @@ final class Typed {
     /** The id of the element that is meant. An exact name counts before the beginning of one. */
     private static String found(Rig rig, Element element, Setting<?> setting, String typed) {
         List<String> ids = candidates(rig, element, setting);
-        int at = Match.best(ids.stream().map(rig::name).toList(), typed);
+        int at = NameMatch.best(ids.stream().map(rig::name).toList(), typed);
         if (at < 0) {
             int byId = ids.indexOf(typed);
             if (byId < 0) {
-                throw new Refused("there is no " + Fresh.noun(rig, element, setting) + " called '" + typed + "'; "
-                        + Option.NEW + typed + " makes one");
+                throw new Refused("There is no " + NewElements.noun(rig, element, setting) + " called " + quoted(typed)
+                        + ". Enter " + Option.NEW + typed + " to add it.");
             }
             return ids.get(byId);
         }

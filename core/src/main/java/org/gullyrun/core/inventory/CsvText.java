@@ -47,7 +47,10 @@ final class CsvText {
         List<Row> rows = new ArrayList<>();
         if (bytes.length > MOST_BYTES) {
             mistakes.add(new Preview.Mistake(
-                    0, "", "the file has " + bytes.length + " bytes, more than a list can have (" + MOST_BYTES + ")"));
+                    0,
+                    "",
+                    "The file is too large for a list: it has " + bytes.length + " bytes, and " + MOST_BYTES
+                            + " are allowed."));
             return rows;
         }
         String text = decode(bytes, mistakes);
@@ -65,7 +68,9 @@ final class CsvText {
                 for (String cell : record) {
                     if (cell.length() > MOST_LETTERS) {
                         mistakes.add(new Preview.Mistake(
-                                record.getRecordNumber(), "", "a cell has more than " + MOST_LETTERS + " characters"));
+                                record.getRecordNumber(),
+                                "",
+                                "A cell has more than " + MOST_LETTERS + " characters. It is left empty."));
                         cells.add("");
                     } else {
                         cells.add(armed(cell.strip()));
@@ -79,7 +84,7 @@ final class CsvText {
                     mistakes.add(new Preview.Mistake(
                             record.getRecordNumber(),
                             "",
-                            "a list has at most " + MOST_ROWS + " rows; the rest is left out"));
+                            "A list can have " + MOST_ROWS + " rows. The rest is left out."));
                     break;
                 }
             }
@@ -87,8 +92,8 @@ final class CsvText {
             mistakes.add(new Preview.Mistake(
                     rows.isEmpty() ? 1 : rows.getLast().number() + 1,
                     "",
-                    "from here on it is no CSV, after line " + last
-                            + ": is a quotation mark open, or followed by letters? Rows before it are kept"));
+                    "The list can't be read from here on, after line " + last
+                            + ". Check for a quotation mark that is never closed. The rows before are kept."));
         }
         return rows;
     }
@@ -112,9 +117,7 @@ final class CsvText {
                 line += bytes[i] == '\n' ? 1 : 0;
             }
             mistakes.add(new Preview.Mistake(
-                    line,
-                    "",
-                    "a letter there is not written in UTF-8; save the list as “CSV UTF-8”. It is shown as �"));
+                    line, "", "A character isn't UTF-8 and is shown as �. Save the list as “CSV UTF-8”."));
             return new String(bytes, from, bytes.length - from, StandardCharsets.UTF_8);
         }
     }

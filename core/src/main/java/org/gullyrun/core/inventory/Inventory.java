@@ -11,13 +11,16 @@ import org.gullyrun.core.intake.Refused;
 import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.intake.Sheet;
 import org.gullyrun.core.intake.Table;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -46,8 +49,9 @@ public final class Inventory {
             Map.entry("plays", "plays"),
             Map.entry("plays to", "plays"),
             Map.entry("output", "plays"),
-            Map.entry("chosen in the system", "in the system"),
-            Map.entry("in the system", "in the system"),
+            Map.entry("system setting", "system setting"),
+            Map.entry("chosen in the system", "system setting"),
+            Map.entry("in the system", "system setting"),
             Map.entry("listens to", "listens to"),
             Map.entry("microphone", "listens to"),
             Map.entry("input", "listens to"),
@@ -64,6 +68,31 @@ public final class Inventory {
             Map.entry("converts", "converts"),
             Map.entry("signal", "signal"));
 
+    /** What headings enter where it is not called so in the rig. */
+    private static final Map<String, String> KEYS = Map.of(
+            "kHz", Devices.RATE.key(),
+            "ms", Devices.LATENCY.key(),
+            "dB", Links.WIRE_GAIN.key(),
+            "m", Links.COUPLING_DISTANCE.key(),
+            "plays", Applications.PROGRAM_CHOICE.key(),
+            "system setting", Applications.SYSTEM_CHOICE.key(),
+            "listens to", Applications.INPUT.key(),
+            "computer", Devices.MACHINE.key());
+
+    private static final Map<Kind, Setting<?>> FROM = Map.of(
+            Kind.CABLE, Links.CABLE_FROM,
+            Kind.WIRE, Links.WIRE_FROM,
+            Kind.COUPLING, Links.COUPLING_FROM,
+            Kind.PASS_THROUGH, Links.PASS_FROM,
+            Kind.PROCESSOR, Links.PROCESSOR_FROM);
+
+    private static final Map<Kind, Setting<?>> TO = Map.of(
+            Kind.CABLE, Links.CABLE_TO,
+            Kind.WIRE, Links.WIRE_TO,
+            Kind.COUPLING, Links.COUPLING_TO,
+            Kind.PASS_THROUGH, Links.PASS_TO,
+            Kind.PROCESSOR, Links.PROCESSOR_TO);
+
     private static final List<String> HEADINGS = List.of(
             "what",
             "name",
@@ -77,7 +106,7 @@ public final class Inventory {
             "permitted",
             "class",
             "plays to",
-            "in the system",
+            "system setting",
             "listens to",
             "from",
             "to",
@@ -91,7 +120,7 @@ public final class Inventory {
         List<Preview.Mistake> mistakes = new ArrayList<>();
         List<CsvText.Row> rows = CsvText.read(bytes, mistakes);
         if (rows.isEmpty()) {
-            mistakes.add(new Preview.Mistake(0, "", "there is no row in it; the first row names the columns"));
+            mistakes.add(new Preview.Mistake(0, "", "The list is empty. Its first row has to name the columns."));
             return new Preview(List.of(), mistakes, List.of());
         }
         Map<Integer, String> headings = headings(rows.getFirst(), mistakes);
@@ -99,7 +128,7 @@ public final class Inventory {
             mistakes.add(new Preview.Mistake(
                     rows.getFirst().number(),
                     "",
-                    "there is no column “name”; headings that are understood: " + String.join(", ", HEADINGS)));
+                    "There is no column “name”. Known columns: " + String.join(", ", HEADINGS) + "."));
             return new Preview(List.of(), mistakes, List.of());
         }
         Rig[] at = {rig};
@@ -130,14 +159,12 @@ public final class Inventory {
             String means = MEANS.get(word);
             if (means == null) {
                 if (!word.isEmpty()) {
-                    mistakes.add(new Preview.Mistake(
-                            row.number(),
-                            row.cells().get(c),
-                            "this heading is not understood; the column is left out"));
+                    mistakes.add(
+                            new Preview.Mistake(row.number(), row.cells().get(c), "Unknown column. It is left out."));
                 }
             } else if (headings.containsValue(means)) {
                 mistakes.add(new Preview.Mistake(
-                        row.number(), row.cells().get(c), "there is such a column already; this one is left out"));
+                        row.number(), row.cells().get(c), "This column appears twice. The second one is left out."));
             } else {
                 headings.put(c, means);
             }
@@ -172,7 +199,7 @@ public final class Inventory {
         Kind kind = switch (what) {
             case "device" -> Kind.DEVICE;
             case "program" -> Kind.APPLICATION;
-            case "cable", "route" -> Kind.CABLE;
+            case "cable" -> Kind.CABLE;
             case "wire" -> Kind.WIRE;
             case "coupling" -> Kind.COUPLING;
             case "pass-through" -> Kind.PASS_THROUGH;
@@ -202,7 +229,7 @@ public final class Inventory {
             mistakes.add(new Preview.Mistake(
                     row.number(),
                     "what",
-                    "“" + what + "” is none of device, program, cable, wire, coupling, pass-through"));
+                    "“" + what + "” isn't valid here. Enter device, program, cable, wire, coupling or pass-through."));
             return;
         }
         String name = cell(row, headings, "name");
@@ -212,7 +239,7 @@ public final class Inventory {
                     : cell(row, headings, "from") + " to " + cell(row, headings, "to");
         }
         if (name.isEmpty()) {
-            mistakes.add(new Preview.Mistake(row.number(), "name", "a name is needed"));
+            mistakes.add(new Preview.Mistake(row.number(), "name", "Enter a name."));
             return;
         }
         Rig before = at[0];
@@ -237,14 +264,14 @@ public final class Inventory {
             }
             try {
                 if (text.startsWith("+")) {
-                    throw new Refused("a name cannot begin with +");
+                    throw new Refused("A name can't begin with +.");
                 }
                 now = Changes.apply(now, column.enter(now, now.get(id), text));
             } catch (Refused e) {
                 mistakes.add(new Preview.Mistake(
                         row.number(),
                         heading.getValue(),
-                        String.valueOf(e.getMessage()).replaceAll("; \\+.*$", "")));
+                        String.valueOf(e.getMessage()).replaceAll(" Enter \\+.*$", "")));
             }
         }
         at[0] = now;
@@ -292,18 +319,16 @@ public final class Inventory {
     }
 
     private static @Nullable Column column(Table table, String means) {
-        for (Column column : table.columns()) {
-            boolean end = means.equals("from")
-                            && List.of("play side", "loudspeaker", "takes", "reads")
-                                    .contains(column.head())
-                    || means.equals("to")
-                            && List.of("record side", "microphone", "played on", "offers")
-                                    .contains(column.head());
-            if (end || column.head().equals(means)) {
-                return column;
-            }
+        if (means.equals("name")) {
+            return null; // by its name a row is found; it is not entered
         }
-        return null;
+        Setting<?> end =
+                means.equals("from") ? FROM.get(table.kind()) : means.equals("to") ? TO.get(table.kind()) : null;
+        String key = end != null ? end.key() : KEYS.getOrDefault(means, means);
+        return table.columns().stream()
+                .filter(c -> c.key().equals(key))
+                .findFirst()
+                .orElse(null);
     }
 
     /** What taking in the devices of a computer would do to a rig. */

@@ -55,7 +55,7 @@ public record Preview(List<Row> rows, List<Mistake> mistakes, List<Change> chang
     public record Mistake(long row, String column, String why) {
         /** Place and reason in one sentence. */
         public String told() {
-            return (row == 0 ? "" : "row " + row + (column.isEmpty() ? "" : ", column “" + column + "”") + ": ") + why;
+            return (row == 0 ? "" : "Row " + row + (column.isEmpty() ? "" : ", " + column) + ": ") + why;
         }
     }
 

@@ -57,7 +57,7 @@ public final class QuestionSheet {
             mistakes.add(new Preview.Mistake(
                     rows.isEmpty() ? 0 : rows.getFirst().number(),
                     "",
-                    "a question sheet has the columns “answer” and “for”; is this another list?"));
+                    "A question sheet has the columns “answer” and “for”. Is this a different list?"));
             return new Preview(List.of(), mistakes, List.of());
         }
         List<Preview.Row> fates = new ArrayList<>();

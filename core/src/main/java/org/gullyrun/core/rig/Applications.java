@@ -71,13 +71,13 @@ public final class Applications {
                     K, "listensTo", "listens to", NOTHING, DEFAULT, CALL_DEFAULT, NOTHING)
             .says("In {name}, choose {value} as the microphone", "");
     public static final Setting<Choice> INPUT_SYSTEM = Common.pick(
-                    K, "systemListensTo", "listens to, chosen in the system", UNSET, UNSET)
-            .says("In the system's list of programs, set what {name} listens to to {value}", "");
+                    K, "systemListensTo", "microphone in the system settings", UNSET, UNSET)
+            .says("In the system settings, set the microphone of {name} to {value}", "");
     public static final Setting<Double> INPUT_LEVEL = Common.gain(K, "inputLevel", "input level");
     public static final Setting<Boolean> INPUT_MUTED = Common.flag(K, "inputMuted", "input muted", false)
             .says("In {name}, mute the microphone", "In {name}, unmute the microphone");
     public static final Setting<Boolean> MAY_LISTEN = Common.flag(K, "mayUseMicrophones", "may use microphones", true)
-            .says("Permit {name} to use microphones", "Forbid {name} to use microphones");
+            .says("Allow {name} to use microphones", "Block {name} from using microphones");
     public static final Setting<Boolean> PASSES_ON = Common.flag(K, "passesInputOn", "passes its input on", false);
     public static final Setting<Double> PASS_GAIN = Common.gain(K, "passGain", "gain of what it passes on");
     public static final Setting<Double> PASS_LATENCY = Common.time(K, "passLatency", "latency of what it passes on");
@@ -91,8 +91,8 @@ public final class Applications {
                     O, "plays", "plays to", DEFAULT, DEFAULT, CALL_DEFAULT, NOTHING)
             .says("In {owner}, choose {value} as the output", "");
     public static final Setting<Choice> SYSTEM_CHOICE = Common.pick(
-                    O, "systemPlays", "plays to, chosen in the system", UNSET, UNSET)
-            .says("In the system's list of programs, set the output of {owner} to {value}", "");
+                    O, "systemPlays", "output in the system settings", UNSET, UNSET)
+            .says("In the system settings, set the output of {owner} to {value}", "");
     public static final Setting<Double> OUTPUT_LEVEL = Common.gain(O, "level", "output level");
 
     static final List<Setting<?>> ALL = List.of(

@@ -10,7 +10,7 @@ import java.util.Set;
  *
  * @param at the setting that refers
  * @param to the id referred to
- * @param why "not there", or what it is instead
+ * @param why "doesn't exist", or what it is instead
  */
 public record Dangling(Address at, String to, String why) {
 
@@ -37,12 +37,12 @@ public record Dangling(Address at, String to, String why) {
     private static void check(Rig rig, Element element, String key, String id, Set<Kind> kinds, List<Dangling> found) {
         Element target = rig.find(id);
         if (target == null) {
-            found.add(new Dangling(new Address(element.id(), key), id, "not there"));
+            found.add(new Dangling(new Address(element.id(), key), id, "doesn't exist"));
         } else if (!kinds.contains(target.kind())) {
             found.add(new Dangling(
                     new Address(element.id(), key),
                     id,
-                    Sentences.a(target.kind().noun())));
+                    "is " + Sentences.a(target.kind().noun())));
         }
     }
 }

@@ -66,7 +66,7 @@ public final class Devices {
     public static final Setting<Boolean> ENABLED =
             Common.flag(K, "enabled", "enabled", true).says("Enable {name}", "Disable {name}");
     public static final Setting<Boolean> PERMITTED = Common.flag(K, "permitted", "permitted", true)
-            .says("Permit programs to use {name}", "Block {name} in the privacy settings");
+            .says("Allow programs to use {name}", "Block {name} in the privacy settings");
     /** Devices with the same clock name run off one clock. Empty: its own if physical, the machine's if virtual. */
     public static final Setting<String> CLOCK = Setting.usual(K, "clock", "clock", Common.TEXT, "");
 

@@ -103,12 +103,12 @@ public final class Links {
     }
 
     private static Setting<Boolean> converts(Kind kind) {
-        return Setting.asked(kind, "converts", "converts rates", Common.FLAG);
+        return Setting.asked(kind, "converts", "resamples", Common.FLAG);
     }
 
     static Setting<Boolean> starts(Kind kind) {
-        return Common.flag(kind, "startsWithMachine", "starts with the machine", true)
-                .says("Let {name} start with the computer", "Do not let {name} start with the computer");
+        return Common.flag(kind, "startsWithMachine", "starts with the computer", true)
+                .says("Have {name} start with the computer", "Stop {name} starting with the computer");
     }
 
     /** All the elements of a rig that join a playback device to a recording device: cables, wires, couplings. */

@@ -38,7 +38,7 @@ public final class Machines {
     public static final Setting<SystemChoice> SYSTEM_CHOICE = Setting.usual(
             K,
             "systemChoice",
-            "what a system choice does",
+            "what a system setting does",
             new ValueType.Word<>(SystemChoice.class),
             SystemChoice.REPLACES_DEFAULT);
 

@@ -60,7 +60,7 @@ public final class Outlets {
     public static final Setting<Sort> SORT = Setting.asked(K, "sort", "sort", new ValueType.Word<>(Sort.class));
     /** For ears, room and machine: a playback device, or the default of {@link #MACHINE}. */
     public static final Setting<Choice> DEVICE =
-            Common.pick(K, "device", "device", UNSET, DEFAULT, UNSET).says("Let {name} listen on {value}", "");
+            Common.pick(K, "device", "device", UNSET, DEFAULT, UNSET).says("Have {name} listen on {value}", "");
 
     public static final Setting<String> MACHINE =
             Setting.optional(K, "machine", "machine", new ValueType.Ref(java.util.Set.of(Kind.MACHINE)));

@@ -103,8 +103,11 @@ public final class Productions {
     public static final Setting<String> APPLICATION = Common.ref(I, "application", "application", Kind.APPLICATION);
     public static final Setting<Recognised> RECOGNISED = Setting.usual(
             I, "recognisedBy", "recognised by", new ValueType.Word<>(Recognised.class), Recognised.PROGRAM);
-    public static final Setting<Boolean> PLAYS_ALOUD = Common.flag(I, "playsAloud", "plays aloud", false)
-            .says("In {owner}, let input {name} play aloud", "In {owner}, do not let input {name} play aloud");
+    public static final Setting<Boolean> PLAYS_ALOUD = Common.flag(
+                    I, "playsAloud", "plays to the default device", false)
+            .says(
+                    "In {owner}, have input {name} play to the default device",
+                    "In {owner}, stop input {name} playing to the default device");
     public static final Setting<Double> INPUT_LEVEL = Common.gain(I, "level", "level");
     public static final Setting<Boolean> INPUT_MUTED = Common.flag(I, "muted", "muted", false)
             .says("In {owner}, mute input {name}", "In {owner}, unmute input {name}");
@@ -121,7 +124,7 @@ public final class Productions {
     public static final Setting<Boolean> ALWAYS = Common.flag(I, "always", "in every scene", false)
             .says(
                     "In {owner}, bring input {name} into every scene",
-                    "In {owner}, bring input {name} only where a scene has it");
+                    "In {owner}, bring input {name} only into scenes that contain it");
 
     public static final Setting<String> GROUP_OF = Common.ref(Kind.GROUP, "production", "production", K);
     /** For each input, by its id: whether it is in the group. */
@@ -137,7 +140,7 @@ public final class Productions {
     public static final Setting<Boolean> ENTRY_MUTED =
             Common.flag(E, "muted", "muted", false).says("In {owner}, mute {name}", "In {owner}, unmute {name}");
     public static final Setting<Boolean> COPY = Common.flag(E, "copy", "a copy", false)
-            .says("In {owner}, make {name} a copy", "In {owner}, make {name} no copy");
+            .says("In {owner}, make {name} a copy", "In {owner}, make {name} the input itself, not a copy");
     public static final Setting<Double> ENTRY_DELAY = Setting.optional(E, "delay", "delay of the copy", Common.TIME);
 
     public static final Setting<String> OUTPUT_OF = Common.ref(O, "production", "production", K);
@@ -148,8 +151,8 @@ public final class Productions {
     /** For each track, by its number: whether the output takes it. */
     public static final Setting<Boolean> TAKES_TRACK = Common.flag(O, "tracks", "takes track", false)
             .says(
-                    "In {owner}, let output {name} take track {sub}",
-                    "In {owner}, do not let output {name} take track {sub}")
+                    "In {owner}, have output {name} take track {sub}",
+                    "In {owner}, stop output {name} taking track {sub}")
             .eachUpTo(MOST_TRACKS);
 
     /** The numbers, in order, that a family of flags by number has on. */

@@ -76,10 +76,13 @@ public final class Sentences {
         return rig.name(sub);
     }
 
-    /** A track's name, or its number if it has none. */
+    /**
+     * What a track is called: by its purpose; without one by the output that takes it, as "Live stream" or "first of
+     * Recording"; by its number if no output does.
+     */
     public static String trackName(Rig rig, @Nullable Element production, String number) {
         String name = production == null ? "" : production.or(Productions.TRACK_NAME.of(number), "");
-        return name.isEmpty() ? number : name;
+        return name.isEmpty() ? TrackNames.byOutput(rig, production, number) : name;
     }
 
     /** A raw value for people, with unit, references by name. */
@@ -88,7 +91,7 @@ public final class Sentences {
             return "none";
         }
         if (raw == Unknown.UNKNOWN) {
-            return "not yet known";
+            return "unknown";
         }
         if (raw instanceof Choice.To(String id)) {
             return rig.name(id);
@@ -134,6 +137,9 @@ public final class Sentences {
 
     /** A noun with a name after it, unless the name itself begins with that word: "input Guests", but "Input 3". */
     public static String called(String noun, String name) {
+        if (noun.equals("track") && TrackNames.isPlace(name)) {
+            return "the " + name.replaceFirst(" of ", " track of ");
+        }
         return name.regionMatches(true, 0, noun, 0, noun.length())
                         && (name.length() == noun.length() || !Character.isLetter(name.charAt(noun.length())))
                 ? name

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 class LevelsAndRatesTest {
     private final SmallRig rig = new SmallRig();
 
-    /** Ann at −20, a guest at −20 turned down by 10, music at −36 that arrives by two ways of equal gain. */
+    /** Ann at −20, a guest at −20 turned down by 10, music at −36 that arrives by two routes of equal gain. */
     private void show() {
         rig.device("ears", Direction.PLAYBACK)
                 .source("ann", SourceClass.VOICE, -20)

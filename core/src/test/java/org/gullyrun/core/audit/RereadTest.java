@@ -13,7 +13,7 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Leading;
+import org.gullyrun.core.flow.RoutingSettings;
 import org.gullyrun.core.flow.SceneKey;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
 
 /** Reading again only what differs gives what reading afresh gives. */
 class RereadTest {
-    private static final int RIGS = RandomRigs.many(90, 600);
+    private static final int RIGS = RandomRigs.many(40, 600);
     private static final int STEPS = 5;
     private final Audit audit = RuleCatalogue.usual();
 
@@ -93,7 +93,7 @@ class RereadTest {
                             : null;
             Change.Set change = value == null ? null : Change.setRaw(rig, element.id(), setting, value);
             Rig next = change == null ? rig : Changes.apply(rig, List.of(change));
-            if (change != null && Leading.only(rig, next)) {
+            if (change != null && RoutingSettings.only(rig, next)) {
                 return next;
             }
         }
@@ -102,7 +102,7 @@ class RereadTest {
 
     @Test
     void scenesCompiledTogetherAreWhatEachIsAlone() {
-        for (int seed = 0; seed < 200; seed++) {
+        for (int seed = 0; seed < RandomRigs.many(60, 600); seed++) {
             Rig rig = RandomRigs.of(seed);
             List<SceneKey> keys = SceneKey.axis(rig);
             List<FlowGraph> together = FlowGraph.all(rig, keys);

@@ -373,13 +373,13 @@ class SmallestRigsTest {
         assertTrue(find("missing").isEmpty());
         rig.with(Element.of(Kind.MACHINE, "second"));
         assertTrue(
-                finding("missing").words().exact().contains("of which computer isn't entered"),
+                finding("missing").words().exact().contains("the computer isn't entered"),
                 finding("missing").words().exact());
         assertNotEquals(
                 List.of(),
                 Questions.of(rig.rig()).stream()
                         .map(Question::wording)
-                        .filter(w -> w.contains("On which computer's default does o listen?"))
+                        .filter(w -> w.contains("Which computer's default does o use?"))
                         .toList());
     }
 }

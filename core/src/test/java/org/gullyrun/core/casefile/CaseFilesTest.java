@@ -144,8 +144,8 @@ class CaseFilesTest {
                         new UnknownField("s", "device d", "colour")),
                 UnknownField.in(read(text)));
         assertEquals(
-                "3 fields of the file are not known here: 'mood' of the case, 'weather' of survey s,"
-                        + " 'colour' of device d in survey s. They count for nothing and are kept.",
+                "3 fields of the file are unknown: 'mood' of the case, 'weather' of survey s,"
+                        + " 'colour' of device d in survey s. They have no effect and are kept.",
                 UnknownField.told(UnknownField.in(read(text))));
         assertEquals("", UnknownField.told(UnknownField.in(SampleShow.make())));
     }
@@ -200,7 +200,7 @@ class CaseFilesTest {
         String before = Files.readString(file);
         Path within = file.resolve("deeper.json"); // a file is no folder
         CaseProblem e = assertThrows(CaseProblem.class, () -> CaseFiles.save(SampleShow.make(), within));
-        assertTrue(e.getMessage().contains("deeper.json") && e.getMessage().contains("unharmed"), e.getMessage());
+        assertTrue(e.getMessage().contains("deeper.json") && e.getMessage().contains("unchanged"), e.getMessage());
         assertEquals(before, Files.readString(file));
         CaseProblem gone = assertThrows(CaseProblem.class, () -> CaseFiles.open(folder.resolve("none.json")));
         assertTrue(gone.getMessage().contains("there is no such file"), gone.getMessage());

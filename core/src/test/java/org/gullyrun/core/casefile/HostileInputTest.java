@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Random;
+import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
@@ -39,7 +40,7 @@ class HostileInputTest {
     @Test
     void whateverIsDamagedTheAnswerIsACaseOrAMessageWithItsPlace() {
         int read = 0;
-        for (long seed = 1; seed <= 1500; seed++) {
+        for (long seed = 1; seed <= RandomRigs.many(600, 6_000); seed++) {
             long which = seed;
             Random random = new Random(seed);
             byte[] bytes = seed % 2 == 0 ? damaged(random) : replaced(random);
@@ -52,7 +53,7 @@ class HostileInputTest {
                 assertFalse(e.place().isEmpty(), () -> which + ": " + e.getMessage());
             }
         }
-        assertTrue(read > 30, "some damage leaves a case: " + read);
+        assertTrue(read > 12, "some damage leaves a case: " + read);
     }
 
     private byte[] damaged(Random random) {

@@ -86,7 +86,7 @@ class JournalTest {
 
     @Test
     void theDifferenceOfAnyTwoRigsOutlivesTheJournal() throws Exception {
-        for (long seed = 1; seed <= 300; seed++) {
+        for (long seed = 1; seed <= RandomRigs.many(80, 600); seed++) {
             Rig from = RandomRigs.of(seed);
             Rig to = RandomRigs.of(seed + 1_000_000);
             // Ids of one sort in both: what is another kind of thing in the other cannot become it.
@@ -129,20 +129,23 @@ class JournalTest {
         }
         written(journal);
         byte[] whole = Files.readAllBytes(journal.path());
+        int stride = RandomRigs.many(397, 97);
+        int tail = RandomRigs.many(150, 2_000);
         int known = 0;
         Path cut = folder.resolve("cut.journal");
         int first = new String(whole, java.nio.charset.StandardCharsets.ISO_8859_1).indexOf('\n') + 1;
-        for (int length = first; length <= whole.length; length += length > whole.length - 400 ? 1 : 97) {
+        for (int length = first; length <= whole.length; ) {
             Files.write(cut, Arrays.copyOf(whole, length));
-            Leftover left = Leftover.read(cut, file);
+            UnsavedChanges left = UnsavedChanges.read(cut, file);
             int steps = left == null ? 0 : left.steps().size();
             assertTrue(steps >= known, "more bytes cannot give less");
             known = steps;
             assertEquals(cases.get(steps), left == null ? sample : left.made());
+            length += length >= whole.length - tail ? 1 : Math.min(stride, whole.length - tail - length);
         }
         assertEquals(edits().size(), known);
         Files.write(cut, Arrays.copyOf(whole, first / 2));
-        assertNull(Leftover.read(cut, file));
+        assertNull(UnsavedChanges.read(cut, file));
         journal.close(false);
     }
 
@@ -152,17 +155,19 @@ class JournalTest {
         CaseFiles.save(sample, file);
         Journal mine = journal(file);
         Journal other = journal(file);
-        assertEquals(1, Leftover.find(file, folder.resolve("else"), mine.path()).others());
+        assertEquals(
+                1,
+                UnsavedChanges.find(file, folder.resolve("else"), mine.path()).others());
         Edit edit = edits().getFirst();
-        other.append(sample, Stamp.of(file), edit, "set the level");
+        other.append(sample, FileStamp.of(file), edit, "set the level");
         other.close(true); // as a crash: what was unsaved stays
-        Leftover.Found found = Leftover.find(file, folder.resolve("else"), mine.path());
+        UnsavedChanges.Found found = UnsavedChanges.find(file, folder.resolve("else"), mine.path());
         assertEquals(0, found.others());
         assertEquals(1, found.leftovers().size());
-        Leftover left = found.leftovers().getFirst();
+        UnsavedChanges left = found.leftovers().getFirst();
         assertEquals(edit.apply(sample), left.made());
         assertEquals("set the level", left.steps().getFirst().name());
-        assertEquals(Stamp.of(file), left.stamp());
+        assertEquals(FileStamp.of(file), left.stamp());
         left.drop();
         mine.append(sample, "", edit, "x");
         mine.saved(edit.apply(sample), "", List.of());
@@ -179,7 +184,7 @@ class JournalTest {
         assertNotNull(journal);
         journal.append(sample, "", edits().getFirst(), "x");
         journal.close(true);
-        Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
+        UnsavedChanges.Found found = UnsavedChanges.find(file, folder.resolve("else"), null);
         assertEquals(1, found.leftovers().size());
         assertEquals(
                 file.toAbsolutePath().normalize(), found.leftovers().getFirst().file());
@@ -199,10 +204,10 @@ class JournalTest {
         return lines;
     }
 
-    private Leftover read(Path file, List<String> lines) throws Exception {
+    private UnsavedChanges read(Path file, List<String> lines) throws Exception {
         Path damaged = folder.resolve("damaged.journal");
         Files.write(damaged, lines);
-        return Objects.requireNonNull(Leftover.read(damaged, file));
+        return Objects.requireNonNull(UnsavedChanges.read(damaged, file));
     }
 
     @Test
@@ -211,7 +216,7 @@ class JournalTest {
         List<String> lines = lines(file);
         List<String> flipped = new ArrayList<>(lines);
         flipped.set(3, flipped.get(3).replace("-40", "-41")); // still JSON, but not what was written
-        Leftover left = read(file, flipped);
+        UnsavedChanges left = read(file, flipped);
         assertEquals(edits().size() - 1, left.steps().size());
         assertEquals(1, left.unreadable());
         assertEquals("Another title", left.made().title(), "the last edit is made");
@@ -230,7 +235,7 @@ class JournalTest {
     void aJournalThatCannotBeReadAtAllIsNamedAndStays() throws Exception {
         Path file = folder.resolve("night.json");
         Path bad = Files.writeString(folder.resolve(".night.json.1-1.journal"), "no journal\nat all\n");
-        Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
+        UnsavedChanges.Found found = UnsavedChanges.find(file, folder.resolve("else"), null);
         assertEquals(List.of(bad), found.damaged());
         assertTrue(Files.exists(bad));
     }
@@ -254,7 +259,7 @@ class JournalTest {
                         "mkfifo", folder.resolve(".night.json.2-1.journal").toString())
                 .start();
         assertEquals(0, mkfifo.waitFor());
-        Leftover.Found found = Leftover.find(file, folder.resolve("else"), null);
+        UnsavedChanges.Found found = UnsavedChanges.find(file, folder.resolve("else"), null);
         assertEquals(List.of(), found.leftovers());
         assertEquals(List.of(), found.damaged());
         assertTrue(Files.exists(real));
@@ -288,14 +293,14 @@ class JournalTest {
         journal.saved(saved, "new", List.of(new Journal.Entry(edits.get(1), "second")));
         journal.append(edits.get(1).apply(saved), "new", edits.get(2), "third");
         written(journal);
-        assertEquals(1, Leftover.find(file, folder.resolve("else"), null).others());
+        assertEquals(1, UnsavedChanges.find(file, folder.resolve("else"), null).others());
         Path copy = Files.copy(journal.path(), folder.resolve("copy.journal"));
-        Leftover left = Objects.requireNonNull(Leftover.read(copy, file));
+        UnsavedChanges left = Objects.requireNonNull(UnsavedChanges.read(copy, file));
         assertEquals("new", left.stamp());
         assertEquals(saved, left.base());
         assertEquals(
                 List.of("second", "third"),
-                left.steps().stream().map(Leftover.Step::name).toList());
+                left.steps().stream().map(UnsavedChanges.Step::name).toList());
         assertEquals(0, left.unreadable());
         journal.close(false);
     }
@@ -316,7 +321,7 @@ class JournalTest {
             at = edit.apply(at);
             if (i % 3 == 0) {
                 CaseFiles.save(before, file); // as it stood when the save began
-                journal.saved(before, Stamp.of(file), List.of(new Journal.Entry(edit, "step " + i)));
+                journal.saved(before, FileStamp.of(file), List.of(new Journal.Entry(edit, "step " + i)));
             }
             // What the next start would see if the process ended just here.
             Path copy = folder.resolve("copy.journal");
@@ -324,15 +329,16 @@ class JournalTest {
             journal.whenWritten(handed::countDown);
             handed.await();
             Files.copy(journal.path(), copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-            Leftover left = Objects.requireNonNull(Leftover.read(copy, file));
+            UnsavedChanges left = Objects.requireNonNull(UnsavedChanges.read(copy, file));
             assertEquals(at, left.made(), "step " + i);
             assertEquals(0, left.unreadable());
-            assertEquals(1, Leftover.find(file, folder.resolve("else"), null).others());
+            assertEquals(
+                    1, UnsavedChanges.find(file, folder.resolve("else"), null).others());
         }
         journal.close(true);
         assertEquals(
                 at,
-                Leftover.find(file, folder.resolve("else"), null)
+                UnsavedChanges.find(file, folder.resolve("else"), null)
                         .leftovers()
                         .getFirst()
                         .made());
@@ -352,14 +358,17 @@ class JournalTest {
         Files.write(old, all.subList(0, 2));
         Files.write(first, all.subList(0, 3));
         Files.write(second, all);
-        Leftover left =
-                Leftover.find(file, folder.resolve("else"), null).leftovers().getFirst();
+        UnsavedChanges left = UnsavedChanges.find(file, folder.resolve("else"), null)
+                .leftovers()
+                .getFirst();
         assertEquals(all.size() - 1, left.steps().size());
         assertEquals(old, left.journal());
         assertFalse(Files.exists(first) || Files.exists(second));
 
         Files.write(second, List.of(all.getFirst().substring(9))); // the crash came before it was whole
-        left = Leftover.find(file, folder.resolve("else"), null).leftovers().getFirst();
+        left = UnsavedChanges.find(file, folder.resolve("else"), null)
+                .leftovers()
+                .getFirst();
         assertEquals(all.size() - 1, left.steps().size());
         assertFalse(Files.exists(second));
     }
@@ -372,10 +381,16 @@ class JournalTest {
         journal.append(sample, "", edit, "x");
         journal.close(true);
         assertEquals(
-                1, Leftover.find(file, folder.resolve("else"), null).leftovers().size());
+                1,
+                UnsavedChanges.find(file, folder.resolve("else"), null)
+                        .leftovers()
+                        .size());
         CaseFiles.save(edit.apply(sample), file); // and the crash came before the journal knew
         assertEquals(
-                0, Leftover.find(file, folder.resolve("else"), null).leftovers().size());
+                0,
+                UnsavedChanges.find(file, folder.resolve("else"), null)
+                        .leftovers()
+                        .size());
         assertFalse(Files.exists(journal.path()));
     }
 }

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 
 /** The fast calculations against the slow ones, on thousands of seeded rigs with all kinds of elements. */
 class FastAgainstSlowTest {
-    private static final int RIGS = RandomRigs.many(400, 4_000);
+    private static final int RIGS = RandomRigs.many(200, 4_000);
     private static final int MOST = 3_000;
     private static final double CLOSE = 1e-7;
 
@@ -34,32 +34,33 @@ class FastAgainstSlowTest {
                 }
             }
         }
-        assertTrue(pairs > 9_000, "pairs compared: " + pairs);
-        assertTrue(looping > 90, "pairs with loops on the way: " + looping);
-        assertTrue(blocked > 900, "blocked ways compared: " + blocked);
-        assertTrue(circles > 180, "circles compared: " + circles);
+        assertTrue(pairs > 4_500, "pairs compared: " + pairs);
+        assertTrue(looping > 45, "pairs with loops on the way: " + looping);
+        assertTrue(blocked > 450, "blocked routes compared: " + blocked);
+        assertTrue(circles > 90, "circles compared: " + circles);
     }
 
     private void compare(String where, FlowGraph graph, boolean electric) {
         OpenView view = OpenView.of(graph, electric);
         Deliveries deliveries = Deliveries.of(view);
-        SlowWays slow = new SlowWays(graph, electric);
+        SlowRoutes slow = new SlowRoutes(graph, electric);
         for (int source : graph.sources()) {
             for (int outlet : graph.outlets()) {
                 String at = where + " " + graph.id(source) + ">" + graph.id(outlet) + (electric ? " electric" : "");
-                List<List<Integer>> ways = slow.ways(source, outlet, false, MOST);
-                if (ways == null) {
+                List<List<Integer>> routes = slow.routes(source, outlet, false, MOST);
+                if (routes == null) {
                     continue;
                 }
                 Delivery fast = deliveries.get(source, outlet);
-                same(at, graph, slow, ways, fast);
+                same(at, graph, slow, routes, fast);
                 pairs++;
-                if (!ways.isEmpty() && ways.getFirst().stream().anyMatch(s -> view.isLooping(graph.to(s)))) {
+                if (!routes.isEmpty() && routes.getFirst().stream().anyMatch(s -> view.isLooping(graph.to(s)))) {
                     looping++;
-                    RunSearch.Found found = RunSearch.search(view, source, outlet, MOST);
-                    assertEquals(ways, found.runs().stream().map(Run::segments).toList(), at);
+                    RouteSearch.Found found = RouteSearch.search(view, source, outlet, MOST);
+                    assertEquals(
+                            routes, found.routes().stream().map(Route::segments).toList(), at);
                 }
-                if (ways.isEmpty()) {
+                if (routes.isEmpty()) {
                     blocked(at, graph, electric, slow, source, outlet);
                 }
             }
@@ -67,20 +68,22 @@ class FastAgainstSlowTest {
         loops(where, graph, view, slow);
     }
 
-    private static void same(String at, FlowGraph graph, SlowWays slow, List<List<Integer>> ways, Delivery fast) {
-        assertEquals(ways.size(), fast.runs(), at);
+    private static void same(String at, FlowGraph graph, SlowRoutes slow, List<List<Integer>> routes, Delivery fast) {
+        assertEquals(routes.size(), fast.routes(), at);
         assertFalse(fast.atLeast(), at);
-        if (ways.isEmpty()) {
+        if (routes.isEmpty()) {
             return;
         }
-        double power =
-                ways.stream().mapToDouble(w -> Math.pow(10, slow.gain(w) / 10)).sum();
-        double amplitude =
-                ways.stream().mapToDouble(w -> Math.pow(10, slow.gain(w) / 20)).sum();
+        double power = routes.stream()
+                .mapToDouble(w -> Math.pow(10, slow.gain(w) / 10))
+                .sum();
+        double amplitude = routes.stream()
+                .mapToDouble(w -> Math.pow(10, slow.gain(w) / 20))
+                .sum();
         assertEquals(10 * Math.log10(power), fast.strength(), CLOSE, at);
         assertEquals(20 * Math.log10(amplitude), fast.worst(), CLOSE, at);
-        assertEquals(ways.stream().mapToDouble(slow::delay).min().orElseThrow(), fast.first(), CLOSE, at);
-        assertEquals(ways.stream().mapToDouble(slow::delay).max().orElseThrow(), fast.last(), CLOSE, at);
+        assertEquals(routes.stream().mapToDouble(slow::delay).min().orElseThrow(), fast.first(), CLOSE, at);
+        assertEquals(routes.stream().mapToDouble(slow::delay).max().orElseThrow(), fast.last(), CLOSE, at);
         Comparator<List<Integer>> strongest = Comparator.<List<Integer>>comparingDouble(
                         w -> -Math.rint(slow.gain(w) * 1e9) / 1e9)
                 .thenComparingDouble(w -> Math.rint(slow.delay(w) * 1e9) / 1e9)
@@ -88,16 +91,16 @@ class FastAgainstSlowTest {
                         .map(s -> graph.id(graph.to(s)) + "\0" + graph.segmentElement(s))
                         .toList()
                         .toString());
-        List<Integer> best = ways.stream().min(strongest).orElseThrow();
+        List<Integer> best = routes.stream().min(strongest).orElseThrow();
         assertEquals(best, fast.strongest(), at);
-        double copy = ways.stream()
+        double copy = routes.stream()
                 .filter(w -> w != best)
                 .mapToDouble(slow::gain)
                 .max()
                 .orElse(Double.NaN);
         assertEquals(copy, fast.copyGain(), CLOSE, at);
-        if (ways.size() > 1) {
-            double apart = ways.stream()
+        if (routes.size() > 1) {
+            double apart = routes.stream()
                     .filter(w -> w != best && Math.abs(slow.gain(w) - copy) < 1e-8)
                     .mapToDouble(w -> Math.abs(slow.delay(w) - slow.delay(best)))
                     .max()
@@ -106,12 +109,12 @@ class FastAgainstSlowTest {
         }
     }
 
-    private void blocked(String at, FlowGraph graph, boolean electric, SlowWays slow, int source, int outlet) {
-        List<List<Integer>> all = slow.ways(source, outlet, true, 20_000);
+    private void blocked(String at, FlowGraph graph, boolean electric, SlowRoutes slow, int source, int outlet) {
+        List<List<Integer>> all = slow.routes(source, outlet, true, 20_000);
         if (all == null) {
             return;
         }
-        BlockedWay fast = BlockedSearch.find(graph, electric, source, outlet);
+        BlockedRoute fast = BlockedSearch.find(graph, electric, source, outlet);
         assertEquals(!all.isEmpty(), fast.exists(), at);
         if (all.isEmpty()) {
             return;
@@ -133,7 +136,7 @@ class FastAgainstSlowTest {
         }
     }
 
-    private void loops(String where, FlowGraph graph, OpenView view, SlowWays slow) {
+    private void loops(String where, FlowGraph graph, OpenView view, SlowRoutes slow) {
         List<List<Integer>> all = slow.circles();
         List<Loop> loops = Loops.of(view);
         Set<List<Integer>> listed = new HashSet<>();
@@ -141,12 +144,12 @@ class FastAgainstSlowTest {
             loop.circles().forEach(c -> assertTrue(listed.add(c.segments()), where + ": a circle twice"));
             double radius = spectralRadius(graph, loop);
             if (Math.abs(radius - 1) > 1e-6) {
-                assertEquals(radius > 1, loop.runsAway(), where + ": radius " + radius);
+                assertEquals(radius > 1, loop.buildsUp(), where + ": radius " + radius);
             }
             if (loop.circles().size() == 1) {
                 assertEquals(loop.circles().getFirst().gain(), loop.loopGain(), CLOSE, where);
             }
-            if (!loop.runsAway() && radius < 0.999) {
+            if (!loop.buildsUp() && radius < 0.999) {
                 assertEquals(firstReturn(graph, loop), loop.loopGain(), 1e-5, where);
             }
         }

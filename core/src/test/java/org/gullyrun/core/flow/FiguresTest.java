@@ -35,7 +35,7 @@ class FiguresTest {
     @Test
     void sixtyDiamondsHaveTwoToTheSixtyRuns() {
         Delivery delivery = ladder(60);
-        assertEquals(1L << 60, delivery.runs());
+        assertEquals(1L << 60, delivery.routes());
         assertFalse(delivery.atLeast());
         assertEquals(60 * 10 * Math.log10(2), delivery.strength(), 1e-9);
         assertEquals(60 * 20 * Math.log10(2), delivery.worst(), 1e-9);
@@ -45,7 +45,7 @@ class FiguresTest {
 
     @Test
     void moreRunsThanALongHoldsSaturate() {
-        assertEquals(Long.MAX_VALUE, ladder(64).runs());
+        assertEquals(Long.MAX_VALUE, ladder(64).routes());
     }
 
     @Test
@@ -74,13 +74,13 @@ class FiguresTest {
         assertEquals(12, loop.margin(), 1e-12);
         assertEquals(10, loop.circles().getFirst().time(), 1e-12);
         assertEquals(5, loop.circles().getFirst().repeats()); // 60 / 12
-        assertFalse(loop.runsAway());
+        assertFalse(loop.buildsUp());
     }
 
     @Test
     void aCircleWithoutLossRunsAway() {
         Loop loop = circle(0);
-        assertTrue(loop.runsAway());
+        assertTrue(loop.buildsUp());
         assertTrue(Double.isNaN(loop.margin()));
         assertEquals(0, loop.circles().getFirst().repeats());
     }
@@ -105,7 +105,7 @@ class FiguresTest {
     @Test
     void circlesThatAreEachBelowOneCanRunAwayTogether() {
         Loop loop = twoCircles(-5);
-        assertTrue(loop.runsAway()); // 2 × 0.562 = 1.125
+        assertTrue(loop.buildsUp()); // 2 × 0.562 = 1.125
         assertEquals(20 * Math.log10(2 * Math.pow(10, -5 / 20.0)), loop.loopGain(), 1e-9);
     }
 }

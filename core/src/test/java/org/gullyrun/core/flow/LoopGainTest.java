@@ -36,7 +36,7 @@ class LoopGainTest {
         Loop loop = only(ring(20, 2, -7));
         assertTrue(loop.atLeast(), "a million circles");
         assertEquals(Loops.MOST_CIRCLES, loop.circles().size());
-        assertFalse(loop.runsAway());
+        assertFalse(loop.buildsUp());
         // Every circle passes every point, and parallel wires add up: (2 · 10^(−7/20))^20, which is 20 · −0.9794 dB.
         assertEquals(20 * (20 * Math.log10(2) - 7), loop.loopGain(), 1e-6);
         assertEquals(140, -loop.circles().getFirst().gain(), 1e-9);
@@ -51,13 +51,13 @@ class LoopGainTest {
         double whole = Math.pow(10, -20 / 20.0); // 40 stages of −0.5 dB
         double cut = Math.pow(10, -(20 * 0.5 + 3) / 20.0); // stages 30 to 39 and 0 to 9, and the short cut
         assertEquals(20 * Math.log10(whole + cut), loop.loopGain(), 1e-6);
-        assertFalse(loop.runsAway());
+        assertFalse(loop.buildsUp());
     }
 
     @Test
     void aLongLoopWithoutLossRunsAway() {
         Loop loop = only(ring(40, 1, 0));
-        assertTrue(loop.runsAway());
+        assertTrue(loop.buildsUp());
         assertEquals(0, loop.loopGain(), 1e-9);
     }
 

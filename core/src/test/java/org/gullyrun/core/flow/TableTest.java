@@ -233,7 +233,7 @@ class TableTest {
                         .with(Links.PROCESSOR_LATENCY, 10.0)
                         .with(Links.PROCESSOR_GAIN, 2.0)
                         .with(Links.PROCESSOR_RUNNING, false));
-        expect("raw", "clean", -1, 10, "processor gate is not running".replace("processor ", ""));
+        expect("raw", "clean", -1, 10, "processor gate isn't running".replace("processor ", ""));
     }
 
     @Test
@@ -251,8 +251,8 @@ class TableTest {
                         .with(Mixers.FEED, to("end"))
                         .with(Mixers.STRIP_LEVEL, -6.0)
                         .with(Mixers.STRIP_MUTED, true));
-        expect("mic", "one", -6, 0, "mix is not running");
-        expect("end", "two", -8, 0, "mix is not running", "strip two is muted");
+        expect("mic", "one", -6, 0, "mix isn't running");
+        expect("end", "two", -8, 0, "mix isn't running", "strip two is muted");
     }
 
     @Test
@@ -326,8 +326,8 @@ class TableTest {
                 Element.of(Kind.SOURCE, "s").with(Sources.AT, "film"));
         expect("s", "film", -4, 20);
         expect("film", "out", 0, 0);
-        expect("film", "show#track01", 0, 0, "input film plays aloud instead");
-        expect("film", "show#cue", 0, 0, "input film plays aloud instead");
+        expect("film", "show#track01", 0, 0, "input film plays to the default device instead");
+        expect("film", "show#cue", 0, 0, "input film plays to the default device instead");
     }
 
     @Test
@@ -353,9 +353,9 @@ class TableTest {
                         .with(Outlets.SORT, Outlets.Sort.TRACK)
                         .with(Outlets.OUTPUT, "out")
                         .with(Outlets.TRACK, 2));
-        expect("show#cue", "phones", 0, 0, "phones is not present");
-        expect("show#track01", "live", 0, 0, "output out is not active");
-        expect("show#track02", "two", 0, 0, "output out is not active");
+        expect("show#cue", "phones", 0, 0, "phones is unplugged or switched off");
+        expect("show#track01", "live", 0, 0, "output out isn't active");
+        expect("show#track02", "two", 0, 0, "output out isn't active");
         assertFalse(has("show#track02", "live"));
     }
 
@@ -390,7 +390,7 @@ class TableTest {
                 output("app", to("phones")),
                 application("strict").with(Applications.WHEN_GONE, Applications.WhenGone.SILENT),
                 output("strict", to("phones")));
-        expect("app#out", "phones", -1, 0, "phones is not present");
+        expect("app#out", "phones", -1, 0, "phones is unplugged or switched off");
         expect("app#out", "spare", -1, 0);
         assertTrue(graph.isFallback(segment("app#out", "spare")));
         assertFalse(has("strict#out", "spare"));

@@ -13,13 +13,13 @@ import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
-import org.gullyrun.core.casefile.Leftover;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.casefile.UnsavedChanges;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.RigTooLarge;
 import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.inventory.Inventory;
 import org.gullyrun.core.inventory.QuestionSheet;
-import org.gullyrun.core.repair.Causes;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Dangling;
 import org.gullyrun.core.rig.Rig;
@@ -49,7 +49,7 @@ public final class ReaderFuzz {
                 case 1 -> goOn(Changes.apply(RIG, QuestionSheet.read(RIG, rest).changes()), file);
                 case 2 -> {
                     Files.write(file, rest);
-                    if (Leftover.read(file, null) instanceof Leftover left) {
+                    if (UnsavedChanges.read(file, null) instanceof UnsavedChanges left) {
                         goOn(left.made(), file);
                     }
                 }
@@ -86,7 +86,7 @@ public final class ReaderFuzz {
             audit.read(rig, what.brief());
             long until = System.nanoTime() + SECOND / 2;
             Reading quick = audit.quick().read(rig, what.brief());
-            Causes.of(audit.quick(), quick, () -> false, () -> System.nanoTime() > until, x -> {});
+            RootCauses.of(audit.quick(), quick, () -> false, () -> System.nanoTime() > until, x -> {});
         } catch (RigTooLarge e) {
             if (String.valueOf(e.getMessage()).isBlank()) {
                 throw new IllegalStateException("a message is needed", e);

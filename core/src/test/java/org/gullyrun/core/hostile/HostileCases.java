@@ -244,7 +244,7 @@ public final class HostileCases {
                 .text();
     }
 
-    /** Many ways of the same number of gates, none of them open. */
+    /** Many routes of the same number of gates, none of them open. */
     private static String closed(int stages) {
         HostileCases rig = new HostileCases().cables(stages);
         for (String name : List.of("x", "y", "z")) {

@@ -59,7 +59,7 @@ class AnythingTypedTest {
         List<Rig> rigs = new ArrayList<>();
         SampleShow.make().surveys().forEach(s -> rigs.add(s.rig()));
         StartingRigs.all().forEach(s -> rigs.add(s.rig()));
-        for (long seed = 300; seed < 312; seed++) {
+        for (long seed = 300; seed < 306; seed++) {
             rigs.add(RandomRigs.of(seed));
         }
         return rigs;
@@ -91,7 +91,7 @@ class AnythingTypedTest {
                 }
             });
         }
-        assertTrue(count[0] > 15_000 && count[1] > 10_000, "both happen often: " + count[0] + ", " + count[1]);
+        assertTrue(count[0] > 9_000 && count[1] > 6_000, "both happen often: " + count[0] + ", " + count[1]);
     }
 
     @Test
@@ -113,7 +113,7 @@ class AnythingTypedTest {
                 }
             });
         }
-        assertTrue(count[0] > 3_000, "offers: " + count[0]);
+        assertTrue(count[0] > 1_800, "offers: " + count[0]);
     }
 
     @Test
@@ -121,7 +121,7 @@ class AnythingTypedTest {
         Random random = new Random(11);
         Rig rig = SampleShow.make().surveys().getFirst().rig();
         int taken = 0;
-        for (int i = 0; i < 400; i++) {
+        for (int i = 0; i < RandomRigs.many(150, 1_000); i++) {
             List<Column> columns = new ArrayList<>();
             List<Element> rows = new ArrayList<>();
             cells(rig, (r, row, column) -> {
@@ -147,6 +147,6 @@ class AnythingTypedTest {
                         .isEmpty());
             }
         }
-        assertTrue(taken > 200, "taken: " + taken);
+        assertTrue(taken > 75, "taken: " + taken);
     }
 }

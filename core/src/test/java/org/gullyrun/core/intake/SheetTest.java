@@ -115,7 +115,7 @@ class SheetTest {
                     String where = a.source().name() + " at " + a.outlet().name() + " in scene " + scene;
                     assertEquals(a.source().name(), b.source().name());
                     assertEquals(a.verdict(), b.verdict(), where);
-                    assertEquals(a.delivery().runs(), b.delivery().runs(), where);
+                    assertEquals(a.delivery().routes(), b.delivery().routes(), where);
                     if (a.delivery().arrives()) {
                         assertEquals(a.usualLevel(), b.usualLevel(), 1e-9, where);
                         assertEquals(a.delivery().first(), b.delivery().first(), 1e-9, where);
@@ -144,7 +144,7 @@ class SheetTest {
                         type(section, place, id, c, text);
                     }
                 } catch (Refused e) {
-                    assertTrue(String.valueOf(e.getMessage()).contains("there is no"), e.getMessage());
+                    assertTrue(String.valueOf(e.getMessage()).contains("There is no"), e.getMessage());
                 }
             }
         }
@@ -289,11 +289,11 @@ class SheetTest {
     void whatIsNotKnownIsAskedInPlainWords() {
         String device = add(Section.DEVICES, 0, "Mole");
         Question direction = Questions.of(rig).getFirst();
-        assertEquals("Does one play to Mole, or record from it?", direction.wording());
+        assertEquals("Do programs play to Mole or record from it?", direction.wording());
         assertEquals(new Address(device, "direction"), direction.at());
         rig = Changes.apply(rig, Entering.enter(rig, direction.at(), "rec"));
         assertEquals(
-                List.of("At which rate does Mole run?"),
+                List.of("What sample rate is Mole set to?"),
                 Questions.of(rig).stream().map(Question::wording).toList());
         rig = sample;
         rig = Changes.apply(rig, Entering.enter(rig, new Address("brookdesk", "startsWithMachine"), "?"));

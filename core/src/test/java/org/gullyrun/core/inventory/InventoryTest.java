@@ -76,10 +76,10 @@ class InventoryTest {
                 """);
         assertEquals(
                 List.of(
-                        "row 1, column “colour”: this heading is not understood; the column is left out",
-                        "row 3, column “direction”: one of playback, recording is expected",
-                        "row 4, column “name”: a name is needed",
-                        "row 5, column “kHz”: a number of kHz is expected, or ? if it is not yet known"),
+                        "Row 1, colour: Unknown column. It is left out.",
+                        "Row 3, direction: “sideways” isn't valid here. Enter one of: playback, recording.",
+                        "Row 4, name: Enter a name.",
+                        "Row 5, kHz: “fast” isn't a number of kHz. Enter 44.1, 48 or 96, or ? if you don't know."),
                 preview.mistakes().stream().map(Preview.Mistake::told).toList());
         assertEquals(3, preview.count(Preview.Fate.ADDED));
         Rig rig = Changes.apply(Rig.EMPTY, preview.changes());
@@ -109,7 +109,7 @@ class InventoryTest {
 
     @Test
     void brokenFilesAreToldWithTheirPlace() {
-        assertTrue(read(Rig.EMPTY, "").mistakes().getFirst().why().contains("no row"));
+        assertTrue(read(Rig.EMPTY, "").mistakes().getFirst().why().contains("The list is empty"));
         assertTrue(read(Rig.EMPTY, "colour,shape\nred,round\n")
                 .mistakes()
                 .getLast()
@@ -151,10 +151,10 @@ class InventoryTest {
                             device.id(), Devices.RATE, 48_000.0, org.gullyrun.core.rig.Unknown.UNKNOWN)));
         }
         assertEquals(2, Questions.of(open).size());
-        assertTrue(QuestionSheet.markdown("a show", open).contains("1. At which rate does Larch boom run?"));
+        assertTrue(QuestionSheet.markdown("a show", open).contains("1. What sample rate is Larch boom set to?"));
         String filled = QuestionSheet.csv(open)
-                .replaceFirst("Larch boom run\\?\",\"", "Larch boom run?\",\"48 kHz")
-                .replaceFirst("Tern headset run\\?\",\"", "Tern headset run?\",\"no idea");
+                .replaceFirst("Larch boom set to\\?\",\"", "Larch boom set to?\",\"48 kHz")
+                .replaceFirst("Tern headset set to\\?\",\"", "Tern headset set to?\",\"no idea");
         Preview preview = QuestionSheet.read(open, filled.getBytes(StandardCharsets.UTF_8));
         assertEquals(1, preview.changes().size());
         assertEquals(1, preview.mistakes().size());

@@ -73,7 +73,7 @@ class ChangesTest {
         Rig linked = Changes.apply(RIG, List.of(Change.set(RIG, "music", Mixers.CROSSING.of("guests"), true)));
         Rig without = Changes.apply(linked, Changes.removal(linked, "guests"));
         assertEquals(
-                List.of(new Dangling(new Address("music", "crossings:guests"), "guests", "not there")),
+                List.of(new Dangling(new Address("music", "crossings:guests"), "guests", "doesn't exist")),
                 Dangling.in(without));
         Rig gone = Changes.apply(linked, Changes.removal(linked, "mix"));
         assertEquals(List.of("heron"), gone.elements().stream().map(Element::id).toList());

@@ -11,7 +11,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.core.slow.SlowAudit.Way;
+import org.gullyrun.core.slow.SlowAudit.SlowRoute;
 import org.jspecify.annotations.Nullable;
 
 /** The findings about one cell, said once more from the catalogue: identity and severity, the worst of all scenes. */
@@ -24,14 +24,14 @@ final class Expected {
             Element source,
             Element outlet,
             Wish wish,
-            List<Way> ways,
+            List<SlowRoute> routes,
             Map<String, Severity> into) {
         String pair = source.id() + ">" + outlet.id();
         Outlets.Sort sort = outlet.get(Outlets.SORT);
-        double strength = ways.isEmpty() ? Double.NEGATIVE_INFINITY : SlowAudit.strength(ways);
-        List<Way> electric = ways.stream().filter(w -> !w.air()).toList();
+        double strength = routes.isEmpty() ? Double.NEGATIVE_INFINITY : SlowAudit.strength(routes);
+        List<SlowRoute> electric = routes.stream().filter(w -> !w.air()).toList();
         if (sort == Outlets.Sort.FAR_END && outlet.get(Outlets.APPLICATION).equals(source.get(Sources.AT))) {
-            if (!ways.isEmpty()) {
+            if (!routes.isEmpty()) {
                 boolean cancels = rig.get(outlet.get(Outlets.APPLICATION)).is(Applications.CANCELS_ECHO, true);
                 worst(
                         into,
@@ -44,15 +44,15 @@ final class Expected {
             }
             return;
         }
-        if (ways.isEmpty() || isAbsent(source, outlet, wish, ways)) {
+        if (routes.isEmpty() || isAbsent(source, outlet, wish, routes)) {
             return;
         }
         if (wish == Wish.NEVER) {
             never(rig, brief, source, outlet, sort, strength, electric, pair, into);
             return;
         }
-        double[] copy = SlowAudit.copy(ways);
-        double strongest = SlowAudit.strongest(ways).gain();
+        double[] copy = SlowAudit.copy(routes);
+        double strongest = SlowAudit.strongest(routes).gain();
         boolean live = sort == Outlets.Sort.LIVE;
         if (copy[0] >= strongest - 20 - 1e-9) {
             boolean stacked = copy[1] <= 0.03 + 1e-9;
@@ -60,19 +60,19 @@ final class Expected {
                     into,
                     "double:" + pair,
                     stacked ? live ? Severity.MAJOR : Severity.MINOR : live ? Severity.CRITICAL : Severity.MAJOR);
-        } else if (electric.stream().anyMatch(w -> ways.stream().anyMatch(v -> v != w && v.gain() >= w.gain()))) {
+        } else if (electric.stream().anyMatch(w -> routes.stream().anyMatch(v -> v != w && v.gain() >= w.gain()))) {
             worst(into, "double.faint:" + pair, Severity.NOTE);
         }
     }
 
     /** Whether a must does not arrive, or too faintly to count. */
-    static boolean isAbsent(Element source, Element outlet, Wish wish, List<Way> ways) {
-        if (wish != Wish.MUST || ways.isEmpty()) {
+    static boolean isAbsent(Element source, Element outlet, Wish wish, List<SlowRoute> routes) {
+        if (wish != Wish.MUST || routes.isEmpty()) {
             return wish == Wish.MUST;
         }
         boolean ownCall = outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
                 && outlet.get(Outlets.APPLICATION).equals(source.get(Sources.AT));
-        double strength = SlowAudit.strength(ways);
+        double strength = SlowAudit.strength(routes);
         return !ownCall && (strength < -30 || source.or(Sources.LEVEL, -20.0) + strength < -60);
     }
 
@@ -110,7 +110,7 @@ final class Expected {
             Element outlet,
             Outlets.Sort sort,
             double strength,
-            List<Way> electric,
+            List<SlowRoute> electric,
             String pair,
             Map<String, Severity> into) {
         boolean isPrivate = source.is(Sources.PRIVATE, false);

@@ -29,7 +29,7 @@ import org.gullyrun.core.flow.Loop;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.slow.SlowAudit.Way;
+import org.gullyrun.core.slow.SlowAudit.SlowRoute;
 import org.gullyrun.core.slow.SlowBlocked.Explained;
 import org.junit.jupiter.api.Test;
 
@@ -130,13 +130,13 @@ class FastAgainstPlainTest {
                 loops.incrementAndGet();
                 double radius = plain.radius(points, electric);
                 if (Math.abs(radius - 1) > 1e-4) {
-                    assertEquals(radius > 1, loop.runsAway(), at + " radius " + radius);
+                    assertEquals(radius > 1, loop.buildsUp(), at + " radius " + radius);
                 }
             });
         }
     }
 
-    /** One cell and what follows from it; false if it has too many ways to try them all. */
+    /** One cell and what follows from it; false if it has too many routes to try them all. */
     private boolean cell(
             String at,
             Rig rig,
@@ -153,29 +153,29 @@ class FastAgainstPlainTest {
         String where = at + " " + scene.key().scene() + " " + source.id() + ">" + outlet.id();
         Wish wish = SlowAudit.wish(rig, brief, source, outlet, scene.key().scene());
         assertEquals(wish, fast.wish(), where);
-        List<Way> ways = plain.ways(source.id(), outlet.id());
+        List<SlowRoute> routes = plain.routes(source.id(), outlet.id());
         cells.incrementAndGet();
-        if (ways == null) {
+        if (routes == null) {
             return false;
         }
         Delivery d = fast.delivery();
-        assertEquals(ways.size(), d.runs(), where);
-        if (!ways.isEmpty()) {
+        assertEquals(routes.size(), d.routes(), where);
+        if (!routes.isEmpty()) {
             arriving.incrementAndGet();
-            double[] copy = SlowAudit.copy(ways);
-            assertEquals(SlowAudit.strength(ways), d.strength(), CLOSE, where);
-            assertEquals(SlowAudit.worst(ways), d.worst(), CLOSE, where);
-            assertEquals(ways.stream().mapToDouble(Way::late).min().orElseThrow(), d.first(), CLOSE, where);
-            assertEquals(ways.stream().mapToDouble(Way::late).max().orElseThrow(), d.last(), CLOSE, where);
-            assertEquals(SlowAudit.strongest(ways).gain(), d.strongestGain(), CLOSE, where);
-            assertEquals(SlowAudit.strongest(ways).late(), d.strongestDelay(), CLOSE, where);
+            double[] copy = SlowAudit.copy(routes);
+            assertEquals(SlowAudit.strength(routes), d.strength(), CLOSE, where);
+            assertEquals(SlowAudit.worst(routes), d.worst(), CLOSE, where);
+            assertEquals(routes.stream().mapToDouble(SlowRoute::late).min().orElseThrow(), d.first(), CLOSE, where);
+            assertEquals(routes.stream().mapToDouble(SlowRoute::late).max().orElseThrow(), d.last(), CLOSE, where);
+            assertEquals(SlowAudit.strongest(routes).gain(), d.strongestGain(), CLOSE, where);
+            assertEquals(SlowAudit.strongest(routes).late(), d.strongestDelay(), CLOSE, where);
             assertEquals(copy[0], d.copyGain(), CLOSE, where);
             assertEquals(copy[1], d.copyApart(), CLOSE, where);
         }
-        Expected.of(rig, brief, source, outlet, wish, ways, expected);
+        Expected.of(rig, brief, source, outlet, wish, routes, expected);
         if (wish == Wish.MUST) {
-            SlowBlocked.Explained here = Expected.isAbsent(source, outlet, wish, ways)
-                    ? SlowBlocked.explained(graph, source.id(), outlet.id(), !ways.isEmpty())
+            SlowBlocked.Explained here = Expected.isAbsent(source, outlet, wish, routes)
+                    ? SlowBlocked.explained(graph, source.id(), outlet.id(), !routes.isEmpty())
                     : null;
             String pair = source.id() + ">" + outlet.id();
             due.put(pair, due.getOrDefault(pair, new Expected.Due(0, List.of())).with(here));

@@ -18,14 +18,14 @@ import org.jspecify.annotations.Nullable;
 
 /** Deliveries, loops and the findings that follow from them, by trying everything. */
 final class SlowAudit {
-    /** One way and what it does to the sound. */
-    record Way(List<Segment> segments, double gain, double late) {
+    /** One route and what it does to the sound. */
+    record SlowRoute(List<Segment> segments, double gain, double late) {
         boolean air() {
             return segments.stream().anyMatch(Segment::air);
         }
     }
 
-    /** More ways than this of one pair are not listed. */
+    /** More routes than this of one pair are not listed. */
     static final int MOST = 1_500;
 
     private final SlowGraph graph;
@@ -40,16 +40,16 @@ final class SlowAudit {
         }
     }
 
-    /** All simple ways over open segments; null if there are too many. */
+    /** All simple routes over open segments; null if there are too many. */
     @Nullable
-    List<Way> ways(String from, String to) {
-        List<Way> found = new ArrayList<>();
+    List<SlowRoute> routes(String from, String to) {
+        List<SlowRoute> found = new ArrayList<>();
         int[] steps = {60_000};
         walk(from, to, new ArrayList<>(), new HashSet<>(Set.of(from)), found, steps);
         return found.size() > MOST || steps[0] <= 0 ? null : found;
     }
 
-    private void walk(String at, String to, List<Segment> path, Set<String> seen, List<Way> found, int[] steps) {
+    private void walk(String at, String to, List<Segment> path, Set<String> seen, List<SlowRoute> found, int[] steps) {
         if (found.size() > MOST || steps[0]-- <= 0) {
             return;
         }
@@ -61,7 +61,7 @@ final class SlowAudit {
             if (s.to().equals(to)) {
                 double gain = path.stream().mapToDouble(Segment::gain).sum();
                 double late = path.stream().mapToDouble(Segment::late).sum();
-                found.add(new Way(List.copyOf(path), gain, late));
+                found.add(new SlowRoute(List.copyOf(path), gain, late));
             } else {
                 seen.add(s.to());
                 walk(s.to(), to, path, seen, found, steps);
@@ -71,16 +71,16 @@ final class SlowAudit {
         }
     }
 
-    static double strength(List<Way> ways) {
+    static double strength(List<SlowRoute> routes) {
         return 10
-                * Math.log10(ways.stream()
+                * Math.log10(routes.stream()
                         .mapToDouble(w -> Math.pow(10, w.gain / 10))
                         .sum());
     }
 
-    static double worst(List<Way> ways) {
+    static double worst(List<SlowRoute> routes) {
         return 20
-                * Math.log10(ways.stream()
+                * Math.log10(routes.stream()
                         .mapToDouble(w -> Math.pow(10, w.gain / 20))
                         .sum());
     }
@@ -90,21 +90,22 @@ final class SlowAudit {
     }
 
     /** The strongest: highest gain, then earliest. (Which of wholly equal ones does not show in any figure.) */
-    static Way strongest(List<Way> ways) {
-        return ways.stream()
-                .min(Comparator.comparingDouble((Way w) -> -rounded(w.gain)).thenComparingDouble(w -> rounded(w.late)))
+    static SlowRoute strongest(List<SlowRoute> routes) {
+        return routes.stream()
+                .min(Comparator.comparingDouble((SlowRoute w) -> -rounded(w.gain))
+                        .thenComparingDouble(w -> rounded(w.late)))
                 .orElseThrow();
     }
 
     /** Gain of the strongest other way, and how far it is from the strongest; NaN twice if there is none. */
-    static double[] copy(List<Way> ways) {
-        Way first = strongest(ways);
-        double gain = ways.stream()
+    static double[] copy(List<SlowRoute> routes) {
+        SlowRoute first = strongest(routes);
+        double gain = routes.stream()
                 .filter(w -> w != first)
                 .mapToDouble(w -> w.gain)
                 .max()
                 .orElse(Double.NaN);
-        double apart = ways.stream()
+        double apart = routes.stream()
                 .filter(w -> w != first && Math.abs(w.gain - gain) < 1e-8)
                 .mapToDouble(w -> Math.abs(w.late - first.late))
                 .max()

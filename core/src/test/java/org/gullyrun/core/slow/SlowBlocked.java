@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import org.gullyrun.core.slow.SlowGraph.Segment;
 
 /**
@@ -30,7 +29,7 @@ final class SlowBlocked {
 
     private static final int MOST_SETS = 10_000;
 
-    /** How long and how good the best way is; the best first. */
+    /** How long and how good the best route is; the best first. */
     private record Figures(int segments, double gain, double late) implements Comparable<Figures> {
         @Override
         public int compareTo(Figures other) {
@@ -69,10 +68,13 @@ final class SlowBlocked {
                     continue;
                 }
                 for (Segment s : segments) {
-                    Set<String> more = new TreeSet<>(opened);
-                    more.addAll(s.closedBy());
-                    if (reached.containsKey(s.from()) && !reached.containsKey(s.to()) && met.add(more)) {
-                        next.merge(more.size(), List.of(more), SlowBlocked::both);
+                    if (reached.containsKey(s.from()) && !reached.containsKey(s.to())) {
+                        Set<String> more = new HashSet<>(opened);
+                        more.addAll(s.closedBy());
+                        if (met.add(more)) {
+                            next.computeIfAbsent(more.size(), n -> new ArrayList<>())
+                                    .add(more);
+                        }
                     }
                 }
             }
@@ -80,13 +82,7 @@ final class SlowBlocked {
                 return judge(segments, from, to, through);
             }
         }
-        return next.isEmpty() ? Explained.NO : Explained.UNSURE; // nothing left to open: there is no way
-    }
-
-    private static List<Set<String>> both(List<Set<String>> a, List<Set<String>> b) {
-        List<Set<String>> all = new ArrayList<>(a);
-        all.addAll(b);
-        return all;
+        return next.isEmpty() ? Explained.NO : Explained.UNSURE; // nothing left to open: there is no route
     }
 
     /** From the smallest sets of gates that let it through. */
@@ -108,7 +104,7 @@ final class SlowBlocked {
         return own.size() > 1 ? Explained.UNSURE : own.contains(true) ? Explained.YES : Explained.NO;
     }
 
-    /** All that is reached with some gates opened, each point by the best of its shortest ways. */
+    /** All that is reached with some gates opened, each point by the best of its shortest routes. */
     private static Map<String, Figures> reached(List<Segment> segments, String from, Set<String> opened) {
         Map<String, Figures> reached = new HashMap<>(Map.of(from, new Figures(0, 0, 0)));
         for (int length = 1; ; length++) {
@@ -118,7 +114,7 @@ final class SlowBlocked {
                 if (at != null
                         && at.segments == length - 1
                         && !reached.containsKey(s.to())
-                        && opened.containsAll(s.closedBy())) {
+                        && (s.closedBy().isEmpty() || opened.containsAll(s.closedBy()))) {
                     Figures there = new Figures(length, at.gain + s.gain(), at.late + s.late());
                     further.merge(s.to(), there, (a, b) -> a.compareTo(b) <= 0 ? a : b);
                 }

@@ -17,7 +17,7 @@ import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
@@ -110,7 +110,7 @@ final class Basin extends Pane {
             coil.getElements().add(new ArcTo(5 * u, 5 * u, 0, x, top - 2 * u, false, true));
         }
         coil.getStyleClass().add("coil");
-        Tips.say(coil, "Sound that has gone round in a loop ends here.");
+        Tooltips.say(coil, "Sound that has gone round in a loop ends here.");
     }
 
     private void place() {
@@ -159,7 +159,8 @@ final class Basin extends Pane {
         Nodes.turn(bed, "bad", hearing.isBad());
         coil.setVisible(hearing.coil());
         long troubles = hearing.drops().stream().filter(Hearing.Drop::loud).count();
-        setAccessibleText(hearing.name() + ": " + hearing.drops().size() + " sources"
+        setAccessibleText(hearing.name() + ": " + hearing.drops().size()
+                + (hearing.drops().size() == 1 ? " source" : " sources")
                 + (troubles > 0 ? ", " + troubles + " in trouble" : "")
                 + (hearing.coil() ? ", a loop ends here" : ""));
     }

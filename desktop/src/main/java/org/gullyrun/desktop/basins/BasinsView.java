@@ -77,7 +77,7 @@ public final class BasinsView extends StackPane {
             var none = Nodes.label(
                     state.alerts().isNotAudited()
                             ? "What listeners hear could not be worked out."
-                            : "Nobody listens yet: this survey has no outlets.",
+                            : "No listeners yet.",
                     "soft");
             none.setPadding(new javafx.geometry.Insets(18, 22, 0, 22));
             row.getChildren().setAll(none);

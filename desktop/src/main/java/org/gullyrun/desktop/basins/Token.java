@@ -11,7 +11,7 @@ import javafx.scene.shape.SVGPath;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
@@ -97,7 +97,7 @@ final class Token extends Group {
         }
         String said = said();
         if (!Objects.equals(said, getAccessibleText())) {
-            Tips.say(this, said);
+            Tooltips.say(this, said);
             setAccessibleText(said);
         }
     }
@@ -114,7 +114,10 @@ final class Token extends Group {
         boolean arrives = !Double.isNaN(drop.level());
         return drop.name() + " at " + outletName + ": "
                 + drop.word()
-                + (arrives ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level()) : "")
+                + (arrives
+                        ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level())
+                                .replace('-', '−')
+                        : "")
                 + (drop.where().isEmpty() ? "" : ", in " + drop.where());
     }
 }

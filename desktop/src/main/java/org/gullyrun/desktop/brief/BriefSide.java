@@ -65,7 +65,7 @@ public final class BriefSide extends SidePane {
             cell(now, now.reading().rig().get(s), now.reading().rig().get(o), all);
         } else {
             all.add(Nodes.label("The brief", "water-title"));
-            all.add(Nodes.label("What each listener is meant to get. Mark a cell to set it.", "soft"));
+            all.add(Nodes.label("What each listener should hear. Select a cell to set it.", "soft"));
         }
         all.add(Nodes.rule());
         all.add(Nodes.label("Start from", "caption"));
@@ -80,9 +80,9 @@ public final class BriefSide extends SidePane {
         List<BriefChange> changes =
                 each.over(now.surveyShown().rig(), now.what().brief());
         if (changes.isEmpty()) {
-            store.tell(new Message("“" + each.title() + "” says nothing that is not entered already.", false));
+            store.tell(new Message("“" + each.title() + "” adds nothing: it is all entered already.", false));
         } else {
-            store.brief(changes, "lay “" + each.title() + "” over the brief");
+            store.brief(changes, "apply “" + each.title() + "” to the brief");
         }
         grid.requestFocus();
     }
@@ -90,7 +90,7 @@ public final class BriefSide extends SidePane {
     private static Node choice(String title, String about, String id, Runnable action) {
         VBox words = new VBox(Nodes.label(title, "strong"), Nodes.label(about, "small", "soft"));
         HBox.setHgrow(words, Priority.ALWAYS);
-        return new ClickRow("remedy", id, title + ": " + about, action, words);
+        return new ClickRow("fix", id, title + ": " + about, action, words);
     }
 
     private void cell(State now, Element source, Element outlet, List<Node> all) {
@@ -114,14 +114,14 @@ public final class BriefSide extends SidePane {
                 : "";
         Label answer = Nodes.label(
                 cell.delivery().arrives()
-                        ? "Arrives by " + cell.delivery().runs()
-                                + (cell.delivery().runs() == 1 ? " run" : " runs") + scenes
+                        ? "Arrives by " + cell.delivery().routes()
+                                + (cell.delivery().routes() == 1 ? " route" : " routes") + scenes
                                 + String.format(Locale.ROOT, " at %.1f dBFS.", cell.usualLevel())
                                         .replace('-', '−')
-                        : "Does not arrive" + scenes + ".",
+                        : "Doesn't arrive" + scenes + ".",
                 now.reading().isLoud(scene, cell) ? "bad-text" : "soft");
         all.add(answer);
-        String[][] words = {{"must", "it has to arrive, once"}, {"may", "no matter"}, {"never", "it must not arrive"}};
+        String[][] words = {{"must", "required: has to arrive, once"}, {"may", "optional"}, {"never", "forbidden"}};
         for (Wish wish : Wish.values()) {
             Label key = Nodes.label(wish == Wish.MUST ? "M" : wish == Wish.MAY ? "A" : "N", "figures", "soft");
             HBox mark = new HBox(new BriefCell(now.textScale()).mark(wish, true, false));
@@ -130,7 +130,7 @@ public final class BriefSide extends SidePane {
             Label name = Nodes.label(wish.word(), "strong");
             name.setMinWidth(46 * now.textScale());
             ClickRow row = new ClickRow(
-                    "remedy",
+                    "fix",
                     "set-" + wish.word(),
                     wish.word() + ": " + words[wish.ordinal()][1],
                     () -> grid.set(wish),
@@ -161,12 +161,11 @@ public final class BriefSide extends SidePane {
             name.setMinWidth(90 * now.textScale());
             boolean loud = now.reading().isLoud(i, reading.cell(s, o));
             Label said = Nodes.label(
-                    (own == null ? "as everywhere" : own.word())
+                    (own == null ? "as in all scenes" : own.word())
                             + (loud ? ", " + now.reading().word(i, reading.cell(s, o)) : ""),
                     loud ? "bad-text" : "soft");
             int scene = i;
-            all.add(new ClickRow(
-                    "remedy", "in-scene-" + i, reading.name(), () -> store.chooseScene(scene), name, said));
+            all.add(new ClickRow("fix", "in-scene-" + i, reading.name(), () -> store.chooseScene(scene), name, said));
         }
     }
 

@@ -86,11 +86,11 @@ public final class BriefView extends VBox {
         String scene = now.scene() < 0 ? "" : reading.scenes().get(now.scene()).name();
         where.setText(
                 scene.isEmpty()
-                        ? "● must   ○ may   × never: keys M, A, N on the marked cells; Delete clears. Shift marks more; R a row, O"
-                                + " a column, C a class."
+                        ? "● must   ○ may   × never. M, A or N sets the selected cells, Delete clears them. Shift selects"
+                                + " more, R the row, O the column, C the class."
                         : "In " + scene
-                                + " only: what is set here counts in this scene. Keys M, A, N; Delete makes it as"
-                                + " everywhere.");
+                                + " only: what you set here holds in this scene. M, A or N sets a cell, Delete makes it the"
+                                + " same as in all scenes.");
         if (drawn != reading
                 || drawnScene != now.scene()
                 || drawnScale != now.textScale()
@@ -158,7 +158,7 @@ public final class BriefView extends VBox {
         if (sources.isEmpty() || outlets.isEmpty()) {
             rows.getChildren()
                     .add(Nodes.label(
-                            "A brief is between sources and listeners. Enter both in Intake (key 1), then come back.",
+                            "The brief says which listener should hear which source. Enter both in Intake first (key 1).",
                             "soft"));
             return;
         }
@@ -319,7 +319,7 @@ public final class BriefView extends VBox {
         to(more ? fromRow : r, more ? fromColumn : c, r, c);
     }
 
-    /** Marks the run of rows about the cursor that have its class. */
+    /** Marks the route of rows about the cursor that have its class. */
     private void markClass() {
         Object of = sources.get(row).get(Sources.CLASS);
         int first = row;

@@ -26,7 +26,7 @@ final class ElementSheet {
         Rig rig = state.reading().rig();
         Element element = rig.find(id);
         if (element == null) {
-            return List.of(Nodes.label(id + " is referred to, but is not there.", "soft"));
+            return List.of(Nodes.label(id + " is referred to but doesn't exist.", "soft"));
         }
         List<Node> all = new ArrayList<>();
         all.add(Nodes.label(element.name(), "water-title"));

@@ -15,15 +15,15 @@ import org.gullyrun.desktop.state.Store;
 /** What is selected: said in words first, then as a ladder, then what would take the trouble away, with its price. */
 public final class EvidenceView extends SidePane {
     private final Store store;
-    private final RemediesSheet remedies;
+    private final FixesSheet fixes;
     private final PairSheet pair;
 
     /** Evidence of what the store's state has selected. */
     public EvidenceView(Store store) {
         super("evidence");
         this.store = store;
-        this.remedies = new RemediesSheet(store);
-        this.pair = new PairSheet(store, remedies);
+        this.fixes = new FixesSheet(store);
+        this.pair = new PairSheet(store, fixes);
         store.watch(this::update);
     }
 
@@ -36,19 +36,19 @@ public final class EvidenceView extends SidePane {
                 && before.hop() == now.hop()
                 && before.lens() == now.lens()
                 && (before.step() == now.step() || now.lens() == Lens.LEVELS)
-                && before.remedies() == now.remedies()
+                && before.fixes() == now.fixes()
                 && before.textScale() == now.textScale()
                 && before.selection().equals(now.selection());
         if (first || !same) {
             fit(now.textScale());
             double at = before.selection().equals(now.selection()) ? getVvalue() : 0;
-            remedies.show(now);
+            fixes.show(now);
             keepingFocus(() -> Nodes.exchange(box.getChildren(), content(now)));
             setVvalue(at);
         }
         if (now.hop() >= 0
                 && (before.hop() != now.hop()
-                        || before.remedies() != now.remedies()
+                        || before.fixes() != now.fixes()
                         || !before.selection().equals(now.selection()))) {
             Platform.runLater(this::reveal);
         }

@@ -27,30 +27,30 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.state.WrongSegments;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The ways shown as a ladder: a rung for each point, with level and delay so far and what gates the way into it. Several
- * ways stand side by side, and what they share is a rung once.
+ * The routes shown as a ladder: a rung for each point, with level and delay so far and what gates the route into it. Several
+ * routes stand side by side, and what they share is a rung once.
  */
 final class Ladder extends VBox {
     private static final int MOST = 3;
 
-    /** One rung: a point, and for each way the segment by which it comes there (-1: it begins there; -2: not on it). */
+    /** One rung: a point, and for each route the segment by which it comes there (-1: it begins there; -2: not on it). */
     private record Rung(int point, int[] by) {}
 
     private final Store store;
-    /** The rows there are, more than are shown perhaps: they are kept for other ways. */
+    /** The rows there are, more than are shown perhaps: they are kept for other routes. */
     private final List<RungRow> rows = new ArrayList<>();
 
     private State state;
     private FlowGraph graph;
     private Rig rig;
-    private List<Evidence.Way> ways = List.of();
+    private List<Evidence.Trace> routes = List.of();
     private double u;
     private Set<SegmentKey> wrong = Set.of();
 
@@ -62,24 +62,26 @@ final class Ladder extends VBox {
         setId("ladder");
     }
 
-    /** Shows the ways of a state, of which there is at least one. */
+    /** Shows the routes of a state, of which there is at least one. */
     void show(State now) {
         state = now;
         graph = now.graph();
         rig = now.reading().rig();
-        ways = now.shown().ways().subList(0, Math.min(MOST, now.shown().ways().size()));
+        routes = now.shown()
+                .routes()
+                .subList(0, Math.min(MOST, now.shown().routes().size()));
         u = now.textScale();
-        wrong = Culprit.wrong(now);
+        wrong = WrongSegments.wrong(now);
         List<Node> all = new ArrayList<>(List.of(head()));
         List<Rung> rungs = rungs();
-        double[] level = new double[ways.size()];
-        double[] delay = new double[ways.size()];
-        int[] passing = new int[ways.size()];
+        double[] level = new double[routes.size()];
+        double[] delay = new double[routes.size()];
+        int[] passing = new int[routes.size()];
         Arrays.fill(passing, -1);
         Arrays.fill(level, level(rungs));
         for (int i = 0; i < rungs.size(); i++) {
             Rung rung = rungs.get(i);
-            for (int w = 0; w < ways.size(); w++) {
+            for (int w = 0; w < routes.size(); w++) {
                 if (rung.by[w] >= 0) {
                     level[w] += graph.gain(rung.by[w]);
                     delay[w] += graph.latency(rung.by[w]);
@@ -88,19 +90,19 @@ final class Ladder extends VBox {
             if (i == rows.size()) {
                 rows.add(new RungRow(store, i));
             }
-            int way = first(rung);
-            RungLook look = look(rung, i == 0, i == rungs.size() - 1, level[way], delay[way], passing);
+            int route = first(rung);
+            RungLook look = look(rung, i == 0, i == rungs.size() - 1, level[route], delay[route], passing);
             rows.get(i).show(look, look.gate() == null ? null : pill(look.gate()), u);
             all.add(rows.get(i));
-            for (int w = 0; w < ways.size(); w++) {
+            for (int w = 0; w < routes.size(); w++) {
                 passing[w] = rung.by[w] == -2 ? passing[w] : next(rung, w);
             }
             if (now.hop() == i && settings(rung) instanceof Node settings) {
                 all.add(settings);
             }
         }
-        if (now.shown().ways().size() > MOST) {
-            all.add(label("and " + (now.shown().ways().size() - MOST) + " more ways", "caption"));
+        if (now.shown().routes().size() > MOST) {
+            all.add(label("and " + (now.shown().routes().size() - MOST) + " more routes", "caption"));
         }
         Nodes.exchange(getChildren(), all);
     }
@@ -112,15 +114,16 @@ final class Ladder extends VBox {
         unit.setAlignment(Pos.CENTER_RIGHT);
         unit.setWrapText(false);
         Region rails = new Region();
-        rails.setMinWidth(RungRow.railsWidth(ways.size(), u));
-        String middle = ways.size() == 1 ? "the way" : state.shown().ways().size() + " ways";
+        rails.setMinWidth(RungRow.railsWidth(routes.size(), u));
+        String middle =
+                routes.size() == 1 ? "the route" : state.shown().routes().size() + " routes";
         HBox head = new HBox(unit, rails, label(middle, "caption"), Nodes.spacer(), label("ms", "caption"));
         head.setPadding(new Insets(0, 4, 4, 0));
         return head;
     }
 
     private boolean isCircle() {
-        return ways.getFirst().sort() == Evidence.Sort.CIRCLE;
+        return routes.getFirst().form() == Evidence.Form.CIRCLE;
     }
 
     private static Label label(String text, String... classes) {
@@ -136,19 +139,19 @@ final class Ladder extends VBox {
         return 0;
     }
 
-    /** Points of all ways in one order that respects each; where there is none, those of the first way only. */
+    /** Points of all routes in one order that respects each; where there is none, those of the first route only. */
     private List<Rung> rungs() {
         Map<Integer, int[]> by = new LinkedHashMap<>();
         List<Integer> order = new ArrayList<>();
-        for (int w = 0; w < ways.size(); w++) {
+        for (int w = 0; w < routes.size(); w++) {
             int at = -1;
-            List<Integer> segments = ways.get(w).segments();
+            List<Integer> segments = routes.get(w).segments();
             for (int i = -1; i < segments.size(); i++) {
                 int point = i < 0 ? graph.from(segments.getFirst()) : graph.to(segments.get(i));
-                boolean closes = i >= 0 && ways.get(w).sort() == Evidence.Sort.CIRCLE && i == segments.size() - 1;
+                boolean closes = i >= 0 && routes.get(w).form() == Evidence.Form.CIRCLE && i == segments.size() - 1;
                 int key = closes ? -1 - w : point;
                 int[] mine = by.computeIfAbsent(key, k -> {
-                    int[] none = new int[ways.size()];
+                    int[] none = new int[routes.size()];
                     Arrays.fill(none, -2);
                     return none;
                 });
@@ -163,7 +166,10 @@ final class Ladder extends VBox {
         }
         return order.stream()
                 .map(key -> new Rung(
-                        key >= 0 ? key : graph.to(ways.get(-1 - key).segments().getLast()), by.get(key)))
+                        key >= 0
+                                ? key
+                                : graph.to(routes.get(-1 - key).segments().getLast()),
+                        by.get(key)))
                 .toList();
     }
 
@@ -179,7 +185,7 @@ final class Ladder extends VBox {
         String name = PointWords.within(graph, rung.point);
         String sub = sub(rung);
         List<RungLook.Rail> rails = new ArrayList<>();
-        for (int w = 0; w < ways.size(); w++) {
+        for (int w = 0; w < routes.size(); w++) {
             rails.add(rail(rung, w, first, last, passing[w]));
         }
         String spoken = name + ", " + number(level) + " dBFS, " + number(delay) + " ms. " + sub;
@@ -201,9 +207,9 @@ final class Ladder extends VBox {
     }
 
     private boolean culprit(int segment) {
-        for (Evidence.Way way : ways) {
-            int hop = Culprit.hop(state, way);
-            if (hop >= 0 && way.segments().get(hop) == segment) {
+        for (Evidence.Trace route : routes) {
+            int hop = WrongSegments.hop(state, route);
+            if (hop >= 0 && route.segments().get(hop) == segment) {
                 return true;
             }
         }
@@ -217,7 +223,7 @@ final class Ladder extends VBox {
             return RungLook.Rail.NONE;
         }
         boolean begins = by == -1;
-        boolean ends = by >= 0 && by == ways.get(w).segments().getLast();
+        boolean ends = by >= 0 && by == routes.get(w).segments().getLast();
         RungLook.Stroke above = begins || first ? RungLook.Stroke.NONE : stroke(on ? by : passing);
         RungLook.Stroke below = on && !ends && !last ? stroke(next(rung, w)) : RungLook.Stroke.NONE;
         RungLook.Stroke dot = !on
@@ -237,7 +243,7 @@ final class Ladder extends VBox {
     }
 
     private int next(Rung rung, int w) {
-        List<Integer> segments = ways.get(w).segments();
+        List<Integer> segments = routes.get(w).segments();
         int at = rung.by[w] == -1 ? 0 : segments.indexOf(rung.by[w]) + 1;
         return at < segments.size() ? segments.get(at) : -1;
     }
@@ -273,8 +279,8 @@ final class Ladder extends VBox {
     }
 
     private boolean culprit(Gate gate) {
-        return state.remedies() != null
-                && state.remedies().remedies().stream()
+        return state.fixes() != null
+                && state.fixes().fixes().stream()
                         .limit(1)
                         .flatMap(r -> r.changes().stream())
                         .anyMatch(c -> c instanceof Change.Set set

@@ -34,12 +34,11 @@ final class Listing {
         Reading reading = state.reading();
         Element element = reading.rig().find(id);
         if (element == null) {
-            return List.of(Nodes.label("This is not there any more.", "soft"));
+            return List.of(Nodes.label("This no longer exists.", "soft"));
         }
         all.add(Nodes.label(element.name(), "water-title"));
         if (source) {
-            String kind =
-                    element.get(Sources.CLASS) instanceof Sources.SourceClass c ? c.word() : "class not yet known";
+            String kind = element.get(Sources.CLASS) instanceof Sources.SourceClass c ? c.word() : "class unknown";
             String flags = (element.is(Sources.PRIVATE, false) ? ", private" : "")
                     + (element.is(Sources.LICENSED, false) ? ", licensed" : "");
             all.add(Nodes.label(
@@ -102,7 +101,7 @@ final class Listing {
         figure.setMinWidth(44 * state.textScale());
         figure.setAlignment(Pos.CENTER_RIGHT);
         ClickRow line = new ClickRow(
-                "remedy",
+                "fix",
                 "cell-" + cell.source().id() + "-" + cell.outlet().id(),
                 other.name() + ": " + word + ", " + level + " dBFS",
                 () -> store.select(

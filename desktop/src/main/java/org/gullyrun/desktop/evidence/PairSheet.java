@@ -19,12 +19,12 @@ import org.gullyrun.desktop.state.Store;
 /** A pair of source and outlet, or a finding: in words, as a ladder, and with what would take the trouble away. */
 final class PairSheet {
     private final Store store;
-    private final RemediesSheet remedies;
+    private final FixesSheet fixes;
     private final Ladder ladder;
 
-    PairSheet(Store store, RemediesSheet remedies) {
+    PairSheet(Store store, FixesSheet fixes) {
         this.store = store;
-        this.remedies = remedies;
+        this.fixes = fixes;
         this.ladder = new Ladder(store);
     }
 
@@ -32,7 +32,7 @@ final class PairSheet {
         List<Node> all = new ArrayList<>();
         CellReading cell = state.shown().cell();
         if (cell == null) {
-            return List.of(Nodes.label("This pair is not there any more.", "soft"));
+            return List.of(Nodes.label("This pair no longer exists.", "soft"));
         }
         all.add(Nodes.label(cell.source().name() + " → " + cell.outlet().name(), "water-title"));
         Finding finding = state.shown().finding();
@@ -41,7 +41,7 @@ final class PairSheet {
         } else {
             all.addAll(words(finding));
         }
-        all.addAll(wayAndRemedies(state));
+        all.addAll(routeAndFixes(state));
         return all;
     }
 
@@ -51,11 +51,11 @@ final class PairSheet {
                 : "";
         String arrives = cell.delivery().arrives()
                 ? "Arrives by " + (cell.delivery().atLeast() ? "at least " : "")
-                        + cell.delivery().runs()
-                        + (cell.delivery().runs() == 1 ? " run" : " runs") + scene
+                        + cell.delivery().routes()
+                        + (cell.delivery().routes() == 1 ? " route" : " routes") + scene
                         + String.format(Locale.ROOT, " at %.1f dBFS", cell.usualLevel())
                                 .replace('-', '−') + ". "
-                : "Does not arrive" + scene + ". ";
+                : "Doesn't arrive" + scene + ". ";
         Wishes.Ground ground = cell.counting().ground();
         String because = switch (ground) {
             case PRIVATE -> ": it is private.";
@@ -75,7 +75,7 @@ final class PairSheet {
         var noticed = Nodes.label(finding.words().noticed(), "strong");
         notice.getChildren().add(noticed);
         if (finding.assumed()) {
-            notice.getChildren().add(Nodes.label("Rests on a setting that is not yet known.", "small"));
+            notice.getChildren().add(Nodes.label("Based on a setting that is still unknown.", "small"));
         }
         VBox.setMargin(notice, new Insets(4, 0, 4, 0));
         all.add(notice);
@@ -95,23 +95,23 @@ final class PairSheet {
                             Nodes.label("Waived", "water-title"),
                             Nodes.label("“" + waiver.reason() + "”", "quote"),
                             Nodes.label(
-                                    "It stays so as long as what it rests on stays the same. At the end of the"
-                                            + " findings it can be taken back.",
+                                    "The waiver holds until something it is based on changes. You can withdraw it at"
+                                            + " the end of the findings.",
                                     "soft"));
                 }
             }
             if (!state.reading().asks(identity.substring(0, Math.max(0, identity.indexOf(':'))))) {
                 return List.of(
-                        Nodes.label("Looking again …", "water-title"),
-                        Nodes.label("Whether this is still so takes a moment to work out.", "soft"));
+                        Nodes.label("Checking again …", "water-title"),
+                        Nodes.label("It takes a moment to find out whether this is still true.", "soft"));
             }
-            all.add(Nodes.label("Cleared", "water-title"));
-            all.add(Nodes.label("This finding is gone. N goes to the next one.", "soft"));
+            all.add(Nodes.label("Resolved", "water-title"));
+            all.add(Nodes.label("This finding is gone. Press N for the next one.", "soft"));
             CellReading cell = state.shown().cell();
             if (cell != null) {
                 all.add(Nodes.label(cell.source().name() + " → " + cell.outlet().name() + " now", "caption"));
                 all.add(Nodes.label(says(state, cell)));
-                all.addAll(wayAndRemedies(state));
+                all.addAll(routeAndFixes(state));
             }
             return all;
         }
@@ -119,14 +119,14 @@ final class PairSheet {
         all.add(Nodes.label("Say to the creator", "caption"));
         all.add(Nodes.label("“" + finding.words().plain() + "”", "quote"));
         all.addAll(words(finding));
-        all.addAll(wayAndRemedies(state));
+        all.addAll(routeAndFixes(state));
         return all;
     }
 
-    private List<Node> wayAndRemedies(State state) {
+    private List<Node> routeAndFixes(State state) {
         List<Node> all = new ArrayList<>();
         Finding finding = state.shown().finding();
-        boolean onlySettings = state.shown().ways().isEmpty();
+        boolean onlySettings = state.shown().routes().isEmpty();
         if (finding != null && !finding.evidence().settings().isEmpty() && onlySettings) {
             VBox settings = new VBox(5);
             settings.getStyleClass().add("settings");
@@ -139,7 +139,7 @@ final class PairSheet {
             all.add(settings);
         }
         if (finding != null) {
-            all.add(remedies.first());
+            all.add(fixes.first());
         }
         if (!onlySettings) {
             all.add(Nodes.rule());
@@ -148,10 +148,14 @@ final class PairSheet {
         } else if (finding == null
                 && state.shown().cell() != null
                 && !state.shown().cell().delivery().arrives()) {
-            all.add(Nodes.label("There is no way, whatever gates are opened.", "soft"));
+            CellReading cell = state.shown().cell();
+            all.add(Nodes.label(
+                    cell.source().name() + " isn't connected to "
+                            + cell.outlet().name() + ".",
+                    "soft"));
         }
         if (finding != null) {
-            all.add(remedies.others());
+            all.add(fixes.others());
         }
         return all;
     }

@@ -31,7 +31,7 @@ public final class PointWords {
             case TRACK -> {
                 String number = id.substring(id.indexOf("#track") + 6).replaceFirst("^0", "");
                 String name = Sentences.trackName(rig, element, number);
-                yield element.name() + " · track " + name;
+                yield element.name() + " · " + Sentences.called("track", name);
             }
             case APPLICATION_IN -> element.name() + ", listening";
             case SOURCE, APPLICATION_OUT, PLAYBACK, RECORDING, DIRECT, OUTLET -> element.name();
@@ -99,7 +99,7 @@ public final class PointWords {
         }
         Choices.Going going = Choices.output(rig, application, output);
         if (going.decidedBy().equals(Applications.SYSTEM_CHOICE)) {
-            return "chosen in the system";
+            return "system setting";
         }
         return going.effective() == Choice.Special.DEFAULT
                 ? "the default"

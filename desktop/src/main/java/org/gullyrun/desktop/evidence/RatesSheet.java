@@ -48,12 +48,12 @@ final class RatesSheet {
                 .toList();
         if (!drifting.isEmpty()) {
             all.add(Nodes.rule());
-            all.add(Nodes.label("Clocks joined with nothing between", "caption"));
+            all.add(Nodes.label("Clocks connected without resampling", "caption"));
             for (Finding finding : drifting) {
                 var words = Nodes.label(finding.words().title());
                 HBox.setHgrow(words, Priority.ALWAYS);
                 all.add(new ClickRow(
-                        "remedy",
+                        "fix",
                         "drift-" + finding.identity(),
                         finding.words().title(),
                         () -> store.select(new Selection.Trouble(finding.identity())),
@@ -71,7 +71,7 @@ final class RatesSheet {
             all.add(Nodes.label(
                     String.join(", ", devices.stream().map(Element::name).toList()), "small"));
         });
-        all.add(Nodes.label("All other devices keep time for themselves. R shows levels again.", "caption"));
+        all.add(Nodes.label("All other devices have their own clock. R shows levels again.", "caption"));
         return all;
     }
 
@@ -81,8 +81,8 @@ final class RatesSheet {
         boolean bad = place.meeting() != Rates.Meeting.CONVERTED;
         String what = switch (place.meeting()) {
             case CONVERTED -> "converted";
-            case NOT_KNOWN -> "not known whether converted";
-            case WRONG -> "not converted";
+            case NOT_KNOWN -> "unknown whether resampled";
+            case WRONG -> "not resampled";
         };
         var title = Nodes.label(name, "strong");
         var line = Nodes.label(
@@ -100,7 +100,7 @@ final class RatesSheet {
         }
         HBox.setHgrow(words, Priority.ALWAYS);
         return new ClickRow(
-                "remedy",
+                "fix",
                 "rate-" + place.from() + "-" + place.by(),
                 name + ": " + what,
                 () -> store.select(new Selection.OfElement(place.by())),

@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param name of the point
  * @param bad whether its name is lettered as what is at fault
  * @param sub how one comes there; empty if there is nothing to say
- * @param rails for each way what is drawn of it here
+ * @param rails for each route what is drawn of it here
  * @param gate the gate that can be turned on the rung itself
  * @param spoken the whole in words
  */
@@ -35,12 +35,12 @@ record RungLook(
     }
 
     /**
-     * One way past or through a rung.
+     * One route past or through a rung.
      *
      * @param above from the rung before to the dot
-     * @param passes whether the way only passes: the piece above then goes on to the next rung
+     * @param passes whether the route only passes: the piece above then goes on to the next rung
      * @param below from the dot to the next rung
-     * @param dot where the way comes to the point
+     * @param dot where the route comes to the point
      */
     record Rail(Stroke above, boolean passes, Stroke below, Stroke dot) {
         static final Rail NONE = new Rail(Stroke.NONE, false, Stroke.NONE, Stroke.NONE);

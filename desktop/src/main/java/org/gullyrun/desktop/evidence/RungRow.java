@@ -59,9 +59,9 @@ final class RungRow extends HBox {
         return label;
     }
 
-    /** How wide the rails of some ways are. */
-    static double railsWidth(int ways, double scale) {
-        return (14 + RAIL * (ways - 1) + 12) * scale;
+    /** How wide the rails of some routes are. */
+    static double railsWidth(int routes, double scale) {
+        return (14 + RAIL * (routes - 1) + 12) * scale;
     }
 
     /** Shows a rung, with the switch that turns its gate if it has one. */
@@ -98,20 +98,20 @@ final class RungRow extends HBox {
         }
     }
 
-    private void draw(List<RungLook.Rail> ways, double u) {
-        double width = railsWidth(ways.size(), u);
+    private void draw(List<RungLook.Rail> routes, double u) {
+        double width = railsWidth(routes.size(), u);
         rails.setMinWidth(width);
         rails.setPrefWidth(width);
         rails.getChildren().clear();
-        for (int w = 0; w < ways.size(); w++) {
-            RungLook.Rail way = ways.get(w);
+        for (int w = 0; w < routes.size(); w++) {
+            RungLook.Rail route = routes.get(w);
             double x = (7 + RAIL * w) * u;
             double dot = 10 * u;
-            piece(way.above(), x, 0, dot, way.passes());
-            piece(way.below(), x, dot, dot, true);
-            if (way.dot() != RungLook.Stroke.NONE) {
+            piece(route.above(), x, 0, dot, route.passes());
+            piece(route.below(), x, dot, dot, true);
+            if (route.dot() != RungLook.Stroke.NONE) {
                 Circle circle = new Circle(x, dot, 4.4 * u);
-                circle.getStyleClass().addAll("rung-dot", word(way.dot()));
+                circle.getStyleClass().addAll("rung-dot", word(route.dot()));
                 rails.getChildren().add(circle);
             }
         }

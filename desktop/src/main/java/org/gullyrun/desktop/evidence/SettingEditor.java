@@ -9,11 +9,11 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
+import org.gullyrun.core.fix.GateMoves;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
 import org.gullyrun.core.intake.Entering;
 import org.gullyrun.core.intake.Refused;
-import org.gullyrun.core.repair.GateMoves;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
@@ -25,7 +25,7 @@ import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
@@ -69,7 +69,7 @@ final class SettingEditor {
         List<Change> changes = gate.open() ? moves.close(gate) : moves.open(gate);
         pill.setDisable(changes.isEmpty());
         pill.setAccessibleText((gate.why().isEmpty() ? "open" : gate.why()) + ": " + word(gate));
-        Tips.say(pill, gate.why().isEmpty() ? "open" : gate.why());
+        Tooltips.say(pill, gate.why().isEmpty() ? "open" : gate.why());
         pill.setOnAction(e -> store.change(changes));
         return pill;
     }
@@ -113,7 +113,7 @@ final class SettingEditor {
         pill.getStyleClass().setAll("pill");
         pill.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         named(pill);
-        Tips.say(pill, unknown ? "not yet known" : Sentences.label(rig, element, setting));
+        Tooltips.say(pill, unknown ? "unknown" : Sentences.label(rig, element, setting));
         pill.setOnAction(e -> send(!on));
         return pill;
     }
@@ -202,7 +202,7 @@ final class SettingEditor {
         }
         try {
             if (text.isEmpty() && !setting.isOptional()) {
-                throw new Refused("a number is expected, or ? if it is not yet known");
+                throw new Refused("Enter a number, or ? if you don't know.");
             }
             Rig newest = store.state().surveyShown().rig();
             List<Change> changes = Entering.enter(newest, new Address(element.id(), setting.key()), text);
@@ -215,7 +215,7 @@ final class SettingEditor {
 
     private static void wrong(TextField field, String why) {
         Nodes.mark(field, "wrong", true);
-        Tips.say(field, why);
+        Tooltips.say(field, why);
         field.setAccessibleHelp(why);
     }
 
@@ -232,7 +232,7 @@ final class SettingEditor {
                 item.setOnAction(a -> send(value));
                 menu.getItems().add(item);
             }
-            MenuItem unknown = new MenuItem("not yet known");
+            MenuItem unknown = new MenuItem("unknown");
             unknown.setOnAction(a -> send(Unknown.UNKNOWN));
             menu.getItems().add(unknown);
         });

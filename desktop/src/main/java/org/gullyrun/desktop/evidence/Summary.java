@@ -2,12 +2,14 @@ package org.gullyrun.desktop.evidence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.rig.Catalogue;
@@ -40,14 +42,18 @@ final class Summary {
             return all;
         }
         long bad = reading.findings().stream().filter(Finding::isBad).count();
-        if (reading.rig().of(Kind.SOURCE).isEmpty()) {
-            all.add(Nodes.label("Nothing entered yet", "water-title"));
-            all.add(Nodes.label("This survey has no sources, so there is nothing to trace.", "soft"));
-            return all;
-        }
-        if (bad == 0) {
-            all.add(Nodes.label("The brief holds", "water-title"));
-            all.add(Nodes.label("Every listener gets what they must, and nothing that they must not.", "soft"));
+        Judgement judged = state.judgement();
+        if (bad == 0 && !judged.isPossible()) {
+            String missing = judged.missing();
+            all.add(Nodes.label(
+                    missing.substring(0, 1).toUpperCase(Locale.ROOT) + missing.substring(1), "water-title"));
+            all.add(Nodes.label(judged.remedy(), "soft"));
+            if (reading.findings().isEmpty()) {
+                return all;
+            }
+        } else if (bad == 0) {
+            all.add(Nodes.label("Everything is as the brief asks", "water-title"));
+            all.add(Nodes.label("Every listener hears what they should, and nothing they shouldn't.", "soft"));
         } else {
             all.add(Nodes.label("What is wrong", "water-title"));
             all.add(Nodes.label(outlets(reading), "soft"));
@@ -67,7 +73,7 @@ final class Summary {
         lost(reading, all);
         all.add(Nodes.rule());
         all.add(Nodes.label(
-                "N goes to the next finding. Click a token in a basin to see its ways; click a basin for all that reaches it.",
+                "Press N for the next finding. Click a token in a basin to see its routes, or a basin to see all that reaches it.",
                 "caption"));
         return all;
     }
@@ -88,9 +94,9 @@ final class Summary {
             }
         }
         return wrong.isEmpty()
-                ? "All listeners get what they should; see what else was found."
+                ? "All listeners hear what they should. See what else was found."
                 : (good == 0 ? "All " + wrong.size() : wrong.size() + " of " + (wrong.size() + good))
-                        + " listeners get something wrong.";
+                        + " listeners are affected.";
     }
 
     private Node row(Node sign, String text, String id, Runnable action) {
@@ -98,7 +104,7 @@ final class Summary {
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
         HBox.setMargin(sign, new Insets(3, 0, 0, 0));
-        ClickRow line = new ClickRow("remedy", id, text, action, sign, label);
+        ClickRow line = new ClickRow("fix", id, text, action, sign, label);
         line.setAlignment(Pos.TOP_LEFT);
         return line;
     }
@@ -110,14 +116,14 @@ final class Summary {
             return;
         }
         into.add(Nodes.rule());
-        into.add(Nodes.label("Names something that is not there", "caption"));
+        into.add(Nodes.label("Refers to something that doesn't exist", "caption"));
         for (Dangling one : dangling.subList(0, Math.min(6, dangling.size()))) {
             Element element = reading.rig().get(one.at().element());
             Setting<?> setting = Catalogue.find(element.kind(), one.at().key());
             String what = setting == null ? one.at().key() : Sentences.label(reading.rig(), element, setting);
             into.add(row(
                     new Tally(Severity.MINOR, 0.85 * store.state().textScale()),
-                    reading.rig().name(element.id()) + ", " + what + ": " + one.to() + " is " + one.why(),
+                    reading.rig().name(element.id()) + ", " + what + ": " + one.to() + " " + one.why(),
                     "lost-" + element.id(),
                     () -> store.select(new Selection.OfElement(element.id()))));
         }

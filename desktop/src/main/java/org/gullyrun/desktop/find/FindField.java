@@ -29,7 +29,7 @@ public final class FindField extends TextField {
         this.store = store;
         this.actions = actions;
         setId("find");
-        setPromptText("Find a source, outlet, setting …");
+        setPromptText("Find a source, listener, setting …");
         getStyleClass().setAll("find-field", "text-input", "text-field");
         setAccessibleText("Find");
         list.getStyleClass().add("popup-panel");
@@ -92,7 +92,8 @@ public final class FindField extends TextField {
         }
         if (hits.isEmpty() && !getText().isBlank()) {
             list.getChildren()
-                    .add(Nodes.label("Nothing by that name. Two names, as “music archive”, trace that pair.", "soft"));
+                    .add(Nodes.label(
+                            "Nothing by that name. To trace a pair, type two names, like “music archive”.", "soft"));
         }
         mark();
         if (getText().isBlank() || getScene() == null || getScene().getWindow() == null) {

@@ -31,7 +31,7 @@ public final class FindIndex {
 
     private FindIndex() {}
 
-    /** The hits of a search, best first. A source's and an outlet's name together give the runs between them. */
+    /** The hits of a search, best first. A source's and an outlet's name together give the routes between them. */
     public static List<Hit> search(String typed, Reading reading, List<Action> actions) {
         String query =
                 typed.toLowerCase(Locale.ROOT).replaceAll("[>→]|\\bto\\b", " ").strip();
@@ -90,7 +90,7 @@ public final class FindIndex {
                         if (o > 0) {
                             hits.add(new Hit(
                                     source.name() + " → " + outlet.name(),
-                                    "runs",
+                                    "routes",
                                     new Selection.Pair(source.id(), outlet.id()),
                                     () -> {},
                                     20 + s + o));

@@ -22,11 +22,11 @@ import org.gullyrun.core.flow.PointKind;
 import org.gullyrun.desktop.evidence.PointWords;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.WrongSegments;
 
-/** The ways of a finding cut out of the map: points from left to right, each way its own channel, what is shared once. */
+/** The routes of a finding cut out of the map: points from left to right, each route its own channel, what is shared once. */
 final class CutOut extends Region {
     private static final int MOST_WAYS = 3;
     private static final double TOP = 34;
@@ -37,7 +37,7 @@ final class CutOut extends Region {
     private final State state;
     private final FlowGraph graph;
     private final double u;
-    private final List<Evidence.Way> ways;
+    private final List<Evidence.Trace> routes;
     private final Map<Integer, Stop> stops = new LinkedHashMap<>();
     private final Set<SegmentKey> wrong;
     private int columns;
@@ -47,14 +47,14 @@ final class CutOut extends Region {
         this.state = state;
         this.graph = state.graph();
         this.u = state.textScale();
-        this.ways = state.shown()
-                .ways()
-                .subList(0, Math.min(MOST_WAYS, state.shown().ways().size()));
-        this.wrong = Culprit.wrong(state);
+        this.routes = state.shown()
+                .routes()
+                .subList(0, Math.min(MOST_WAYS, state.shown().routes().size()));
+        this.wrong = WrongSegments.wrong(state);
         getStyleClass().add("cutout");
         setId("cutout");
         place();
-        boolean circle = ways.stream().anyMatch(w -> w.sort() == Evidence.Sort.CIRCLE);
+        boolean circle = routes.stream().anyMatch(w -> w.form() == Evidence.Form.CIRCLE);
         int lanes = 1 + stops.values().stream().mapToInt(Stop::lane).max().orElse(0);
         double height = (TOP + LANE * (lanes - 1) + (circle ? 44 : 26)) * u;
         setMinHeight(height);
@@ -69,10 +69,10 @@ final class CutOut extends Region {
         }
     }
 
-    /** Columns by the longest way to a point, lanes by the first way that passes it. */
+    /** Columns by the longest route to a point, lanes by the first route that passes it. */
     private void place() {
-        for (int w = 0; w < ways.size(); w++) {
-            List<Integer> points = points(ways.get(w));
+        for (int w = 0; w < routes.size(); w++) {
+            List<Integer> points = points(routes.get(w));
             for (int i = 0; i < points.size(); i++) {
                 int point = points.get(i);
                 Stop known = stops.get(point);
@@ -83,12 +83,12 @@ final class CutOut extends Region {
             }
         }
         for (int round = 0; round < 20; round++) {
-            for (Evidence.Way way : ways) {
-                List<Integer> points = points(way);
+            for (Evidence.Trace route : routes) {
+                List<Integer> points = points(route);
                 for (int i = 1; i < points.size(); i++) {
                     Stop a = stops.get(points.get(i - 1));
                     Stop b = stops.get(points.get(i));
-                    if (b.column <= a.column && way.sort() != Evidence.Sort.CIRCLE && a.column < 24) {
+                    if (b.column <= a.column && route.form() != Evidence.Form.CIRCLE && a.column < 24) {
                         stops.put(b.point, new Stop(b.point, a.column + 1, b.lane));
                         columns = Math.max(columns, a.column + 2);
                     }
@@ -97,10 +97,10 @@ final class CutOut extends Region {
         }
     }
 
-    /** The points of a way; the closing point of a circle once. */
-    private List<Integer> points(Evidence.Way way) {
+    /** The points of a route; the closing point of a circle once. */
+    private List<Integer> points(Evidence.Trace route) {
         List<Integer> points = new ArrayList<>();
-        for (int s : way.segments()) {
+        for (int s : route.segments()) {
             if (points.isEmpty()) {
                 points.add(graph.from(s));
             }
@@ -127,8 +127,8 @@ final class CutOut extends Region {
 
     private void draw() {
         getChildren().clear();
-        for (int w = ways.size() - 1; w >= 0; w--) {
-            for (int s : ways.get(w).segments()) {
+        for (int w = routes.size() - 1; w >= 0; w--) {
+            for (int s : routes.get(w).segments()) {
                 channel(s);
             }
         }

@@ -43,7 +43,7 @@ final class FilterRow {
         HBox row = new HBox(
                 8,
                 menu("severity", least, severities),
-                elements(state, Kind.OUTLET, "Any outlet", filter.outlet(), filter::withOutlet),
+                elements(state, Kind.OUTLET, "Any listener", filter.outlet(), filter::withOutlet),
                 elements(state, Kind.SOURCE, "Any source", filter.source(), filter::withSource),
                 rules(state));
         if (!filter.isAll()) {
@@ -70,8 +70,8 @@ final class FilterRow {
     private Node rules(State state) {
         FindingFilter filter = state.filter();
         Map<String, Runnable> entries = new LinkedHashMap<>();
-        entries.put("Any question", () -> store.filter(filter.withRule("")));
-        String shown = "Any question";
+        entries.put("Any rule", () -> store.filter(filter.withRule("")));
+        String shown = "Any rule";
         for (Rule rule : RuleCatalogue.ALL) {
             if (state.reading().findings().stream().anyMatch(f -> f.rule().equals(rule.id()))) {
                 entries.put(rule.question(), () -> store.filter(filter.withRule(rule.id())));
@@ -89,7 +89,7 @@ final class FilterRow {
         MenuButton menu = new MenuButton(shown);
         menu.getStyleClass().add("plain");
         menu.setId("filter-" + id);
-        menu.setAccessibleText("Findings listed by " + id + ": " + shown);
+        menu.setAccessibleText("Findings filtered by " + (id.equals("outlet") ? "listener" : id) + ": " + shown);
         menu.setMaxWidth(210);
         entries.forEach((name, run) -> {
             MenuItem item = new MenuItem(name);

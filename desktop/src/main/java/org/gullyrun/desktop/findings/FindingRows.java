@@ -7,15 +7,18 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.brief.Waiver;
-import org.gullyrun.core.repair.Causes;
+import org.gullyrun.core.fix.Fix;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
@@ -27,7 +30,7 @@ import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
-/** The lines of the step Findings: what stands behind findings, the findings, their scenes. */
+/** The rows of the Findings step: root causes, findings, and the scenes they occur in. */
 final class FindingRows {
     private final Store store;
 
@@ -43,9 +46,9 @@ final class FindingRows {
     }
 
     /** The change behind a group, with what it clears and costs; choosing it makes it. */
-    Node cause(State state, Causes.Group group, int place) {
-        boolean clean = group.remedy().altered().isEmpty();
-        var sentence = Nodes.label(group.remedy().sentence(), "cause-title");
+    Node cause(State state, RootCauses.Group group, int place) {
+        boolean clean = group.fix().altered().isEmpty();
+        var sentence = Nodes.label(group.fix().sentence(), "cause-title");
         var price = Nodes.label(price(group), "small", clean ? "good-text" : "warn-text");
         price.setMinWidth(Region.USE_PREF_SIZE);
         price.setMaxWidth(230 * state.textScale());
@@ -53,12 +56,12 @@ final class FindingRows {
         VBox words = new VBox(1, sentence, sub);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
-        Button make = new Button("Make this change");
+        Button make = new Button("Apply");
         make.getStyleClass().setAll("button", "plain");
         make.setId("make-" + place);
         make.setMinWidth(Region.USE_PREF_SIZE);
-        make.setAccessibleText("Make this change: " + group.remedy().sentence());
-        make.setOnAction(e -> store.change(group.remedy().changes()));
+        make.setAccessibleText("Apply: " + group.fix().sentence());
+        make.setOnAction(e -> store.change(group.fix().changes()));
         HBox line = new HBox(14, words, price, make);
         line.setAlignment(Pos.TOP_LEFT);
         line.getStyleClass().add("cause");
@@ -66,19 +69,14 @@ final class FindingRows {
         return line;
     }
 
-    private static String price(Causes.Group group) {
-        int n = group.findings().size();
-        List<String> altered = group.remedy().altered();
-        return "clears " + n + ", "
-                + (altered.isEmpty()
-                        ? "alters nothing else"
-                        : altered.getFirst() + (altered.size() > 1 ? " and " + (altered.size() - 1) + " more" : ""));
+    private static String price(RootCauses.Group group) {
+        return Fix.price(group.findings().size(), 0, group.fix().altered());
     }
 
     /** Where the settings are: the elements and settings, as one finds them in the program. */
-    private static String where(State state, Causes.Group group) {
+    private static String where(State state, RootCauses.Group group) {
         List<String> places = new ArrayList<>();
-        for (Change change : group.remedy().changes()) {
+        for (Change change : group.fix().changes()) {
             Element element = state.reading().rig().find(change.element());
             if (change instanceof Change.Set set && element != null) {
                 String program = state.reading().rig().program(element).name();
@@ -89,7 +87,7 @@ final class FindingRows {
         }
         return places.size() <= 2
                 ? String.join(", ", places)
-                : places.getFirst() + " and " + (places.size() - 1) + " settings more";
+                : places.getFirst() + " and " + (places.size() - 1) + " more settings";
     }
 
     /** The names of the scenes over the columns of pips. */
@@ -102,17 +100,20 @@ final class FindingRows {
         return (scenes <= 6 ? 46 : 26) * state.textScale();
     }
 
-    /** One finding. */
-    Node row(State state, Finding finding) {
+    /** One finding, or several that tell the same trouble at several listeners. */
+    Node row(State state, JoinedFindings row) {
+        Finding finding = row.first();
+        Finding shown = state.shown().finding();
         ClickRow line = new ClickRow(
                 "finding",
                 "finding-" + finding.identity(),
-                finding.severity().word() + ": " + finding.words().title(),
+                finding.severity().word() + ": " + row.title(),
                 () -> store.select(new Selection.Trouble(finding.identity())),
                 new Tally(finding.severity(), state.textScale()),
-                title(finding));
+                title(row.title()));
+        line.setUserData(row);
         pips(state, finding, line);
-        Nodes.mark(line, "selected", finding.equals(state.shown().finding()));
+        Nodes.mark(line, "selected", shown != null && row.holds(shown.identity()));
         line.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
             if (e.getClickCount() == 2) {
                 store.go(Step.TRACE);
@@ -121,8 +122,26 @@ final class FindingRows {
         return line;
     }
 
-    private static Node title(Finding finding) {
-        var title = Nodes.label(finding.words().title());
+    /** The listeners of a row that tells of several: choosing one shows its routes. */
+    Node listeners(State state, JoinedFindings row) {
+        FlowPane names = new FlowPane(4, 4);
+        names.setPadding(new Insets(2, 0, 4, 32 * state.textScale()));
+        for (Finding each : row.findings()) {
+            String listener = JoinedFindings.listener(state.reading().rig(), each);
+            ClickRow choice = new ClickRow(
+                    "listener",
+                    "at-" + listener,
+                    "Show " + each.words().title(),
+                    () -> store.select(new Selection.Trouble(each.identity())),
+                    Nodes.label(state.reading().rig().name(listener), "small"));
+            Nodes.mark(choice, "selected", each.equals(state.shown().finding()));
+            names.getChildren().add(choice);
+        }
+        return names;
+    }
+
+    private static Node title(String text) {
+        var title = Nodes.label(text);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(title, Priority.ALWAYS);
         return title;
@@ -155,9 +174,9 @@ final class FindingRows {
                 .map(Waiver::reason)
                 .findFirst()
                 .orElse("");
-        VBox words = new VBox(title(finding), Nodes.label("“" + reason + "”", "caption"));
+        VBox words = new VBox(title(finding.words().title()), Nodes.label("“" + reason + "”", "caption"));
         HBox.setHgrow(words, Priority.ALWAYS);
-        Button back = new Button("Take it back");
+        Button back = new Button("Withdraw");
         back.getStyleClass().setAll("button", "plain");
         back.setId("unwaive-" + finding.identity());
         back.setMinWidth(Region.USE_PREF_SIZE);

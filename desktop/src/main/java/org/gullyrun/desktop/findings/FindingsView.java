@@ -11,9 +11,11 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.JoinedFindings;
+import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.repair.Causes;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.State;
@@ -21,7 +23,7 @@ import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
 /**
- * The step Findings: all findings under the change that stands behind them, with the scenes that have them and a cut-out of
+ * The step Findings: all findings grouped by root cause, with the scenes that have them and a cut-out of
  * the one selected.
  */
 public final class FindingsView extends ScrollPane {
@@ -90,12 +92,11 @@ public final class FindingsView extends ScrollPane {
         all.add(rows.scenes(state));
         reading.unfinished().forEach(u -> all.add(Nodes.label(u.sentence(), "soft")));
         if (wanted.isEmpty() && !reading.findings().isEmpty()) {
-            all.add(Nodes.label(
-                    "Nothing here is wanted by the filter. Show all again with the last button above.", "soft"));
+            all.add(Nodes.label("No findings match the filter. “Show all” lists them again.", "soft"));
         }
         Set<String> told = new HashSet<>();
         int place = 0;
-        for (Causes.Group group : state.causes().groups()) {
+        for (RootCauses.Group group : state.causes().groups()) {
             List<Finding> here = present(wanted, group.findings(), told);
             if (!here.isEmpty()) {
                 Node cause = rows.cause(state, group, place);
@@ -108,13 +109,13 @@ public final class FindingsView extends ScrollPane {
         List<Finding> rest =
                 wanted.stream().filter(f -> !told.contains(f.identity())).toList();
         boolean grouped = !told.isEmpty();
-        section(state, grouped ? "On their own" : "", worse(rest, true), all);
-        section(state, grouped || !worse(rest, true).isEmpty() ? "Good to know" : "", worse(rest, false), all);
+        section(state, grouped ? "No common cause" : "", worse(rest, true), all);
+        section(state, grouped || !worse(rest, true).isEmpty() ? "Notes" : "", worse(rest, false), all);
         List<Finding> waived = reading.waived().stream()
                 .filter(f -> state.filter().lets(f, state.scene()))
                 .toList();
         if (!waived.isEmpty()) {
-            all.add(rows.heading("Waived, as long as what they rest on stays the same"));
+            all.add(rows.heading("Waived until something they are based on changes"));
             waived.forEach(f -> all.add(rows.waived(state, f)));
         }
         return all;
@@ -146,12 +147,13 @@ public final class FindingsView extends ScrollPane {
             return "Not audited";
         }
         if (findings.isEmpty()) {
-            return "Nothing found";
+            String missing = state.judgement().missing();
+            return missing.isEmpty() ? "Clear" : "Nothing found, " + missing;
         }
         if (findings.stream().noneMatch(Finding::isBad)) {
-            return "Nothing bad; " + findings.size() + " to know";
+            return "Nothing serious; " + findings.size() + (findings.size() == 1 ? " note" : " notes");
         }
-        Causes.Found causes = state.causes();
+        RootCauses.Found causes = state.causes();
         if (!causes.ended() || state.alerts().causesOld() || causes.groups().isEmpty()) {
             return above + (above == 1 ? " finding" : " findings");
         }
@@ -161,7 +163,7 @@ public final class FindingsView extends ScrollPane {
                 .filter(f -> findings.stream().anyMatch(now -> now.identity().equals(f.identity())))
                 .count();
         return changes
-                + (changes == 1 ? " change clears " : " changes clear ")
+                + (changes == 1 ? " change fixes " : " changes fix ")
                 + (cleared == above && above > 1 ? "all " : "")
                 + cleared
                 + (cleared == 1 ? " finding" : " findings");
@@ -175,22 +177,23 @@ public final class FindingsView extends ScrollPane {
                             + state.alerts().failure();
         }
         if (state.reading().findings().isEmpty()) {
-            return "Every listener gets what the brief says, in every scene.";
+            Judgement judged = state.judgement();
+            return judged.isPossible() ? "Every listener hears what the brief says, in every scene." : judged.remedy();
         }
         String hidden = state.reading().findings().size() == wanted.size()
                 ? ""
                 : wanted.size() + " of " + state.reading().findings().size() + " shown. ";
         boolean bad = state.reading().findings().stream().anyMatch(f -> f.severity() != Severity.NOTE);
         if (bad && state.alerts().causesOld() && !state.causes().groups().isEmpty()) {
-            return hidden + "Looking for root causes … Those shown are from before the last change.";
+            return hidden + "Looking for root causes … The ones shown are from before the last change.";
         }
-        if (state.causes().state() == Causes.Progress.OUT_OF_TIME) {
-            return hidden + "Root causes were not worked out to the end: more changes may help.";
+        if (state.causes().state() == RootCauses.Progress.OUT_OF_TIME) {
+            return hidden + "Not every change was tried: there may be more root causes.";
         }
         return hidden
                 + (bad && !state.causes().done()
                         ? "Looking for root causes …"
-                        : "By what stands behind them, worst first. Up and down go through them, T shows one on the map,"
+                        : "Grouped by root cause, worst first. Up and down move through them, T shows one on the map,"
                                 + " W waives it, C copies it for the creator.");
     }
 
@@ -223,9 +226,16 @@ public final class FindingsView extends ScrollPane {
     }
 
     private void add(State state, List<Finding> findings, List<Node> all) {
-        for (Finding finding : findings) {
-            all.add(rows.row(state, finding));
-            if (finding.equals(state.shown().finding()) && !state.shown().ways().isEmpty()) {
+        Finding shown = state.shown().finding();
+        for (JoinedFindings row : JoinedFindings.of(state.reading().rig(), findings)) {
+            all.add(rows.row(state, row));
+            if (shown == null || !row.holds(shown.identity())) {
+                continue;
+            }
+            if (row.findings().size() > 1) {
+                all.add(rows.listeners(state, row));
+            }
+            if (!state.shown().routes().isEmpty()) {
                 CutOut cutOut = new CutOut(state);
                 VBox.setMargin(cutOut, new Insets(6, 0, 10, 0));
                 all.add(cutOut);
@@ -247,7 +257,7 @@ public final class FindingsView extends ScrollPane {
             return;
         }
         box.getChildren().stream()
-                .filter(n -> ("finding-" + finding.identity()).equals(n.getId()))
+                .filter(n -> n.getUserData() instanceof JoinedFindings row && row.holds(finding.identity()))
                 .findFirst()
                 .ifPresent(node -> {
                     double height = spare();

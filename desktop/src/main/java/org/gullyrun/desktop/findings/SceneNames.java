@@ -11,14 +11,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.transform.Rotate;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.State;
 
 /** The names of scenes over columns that are narrower than they are. */
 final class SceneNames {
     private static final double SLANT = 33;
-    /** How long a slanted name may be at 100 % text; what is longer is told by its tooltip. */
+    /** How long a slanted name may be at 100 % text; longer ones have a tooltip. */
     private static final double LONGEST = 178;
 
     private static final double SIZE = 11.7;
@@ -76,7 +76,7 @@ final class SceneNames {
 
     private static Label label(SceneReading scene) {
         Label label = Nodes.label(scene.name(), "caption");
-        Tips.say(label, scene.name());
+        Tooltips.say(label, scene.name());
         label.setWrapText(false);
         return label;
     }

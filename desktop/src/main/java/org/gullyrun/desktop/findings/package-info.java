@@ -1,4 +1,4 @@
-/** The step Findings: what is wrong, under the change that clears it, each with a cut-out of its ways. */
+/** The step Findings: what is wrong, under the change that clears it, each with a cut-out of its routes. */
 @NullMarked
 package org.gullyrun.desktop.findings;
 

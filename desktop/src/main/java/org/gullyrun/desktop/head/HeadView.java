@@ -23,7 +23,7 @@ import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.find.FindField;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
-import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -166,7 +166,7 @@ public final class HeadView extends HBox {
         title.setMaxWidth(WIDEST_TITLE * u);
         title.setText((now.unsaved() ? "• " : "") + now.what().title());
         if (before == now || before.file() != now.file() || before.unsaved() != now.unsaved()) {
-            Tips.say(
+            Tooltips.say(
                     title,
                     (now.file() == null ? "not in a file yet" : now.file().toString())
                             + (now.unsaved() ? ", with unsaved changes" : ""));
@@ -211,8 +211,8 @@ public final class HeadView extends HBox {
         if (before == now || !before.past().equals(now.past())) {
             undo.setDisable(now.past().undo().isEmpty());
             redo.setDisable(now.past().redo().isEmpty());
-            Tips.say(undo, "Undo: " + now.past().undo() + " (Ctrl+Z)");
-            Tips.say(redo, "Redo: " + now.past().redo() + " (Ctrl+Y)");
+            Tooltips.say(undo, "Undo: " + now.past().undo() + " (Ctrl+Z)");
+            Tooltips.say(redo, "Redo: " + now.past().redo() + " (Ctrl+Y)");
             undo.setAccessibleText("Undo " + now.past().undo());
             redo.setAccessibleText("Redo " + now.past().redo());
         }
@@ -270,7 +270,7 @@ public final class HeadView extends HBox {
         verdictTold = told;
         verdictScale = now.textScale();
         verdict.setAccessibleText("Verdict: " + told);
-        Tips.say(verdict, told + ". Click for the findings.");
+        Tooltips.say(verdict, told + ". Click for the findings.");
     }
 
     private void scenes(State before, State now) {

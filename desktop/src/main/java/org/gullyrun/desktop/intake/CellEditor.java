@@ -55,7 +55,7 @@ final class CellEditor {
         return chosen >= 0 && chosen < options.size() ? options.get(chosen).text() : field.getText();
     }
 
-    /** What was typed cannot stand there. */
+    /** Marks what was typed as not valid. */
     void refuse() {
         Nodes.mark(field, "wrong", true);
     }

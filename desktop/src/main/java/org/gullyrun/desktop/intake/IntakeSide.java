@@ -63,8 +63,8 @@ public final class IntakeSide extends SidePane {
             box.getChildren()
                     .add(Nodes.label(
                             now.reading().rig().elements().isEmpty()
-                                    ? "Nothing is entered yet. Begin with what makes sound, or start from a rig."
-                                    : "Nothing. Go on to the brief (key 2).",
+                                    ? "Nothing entered yet. Begin with what makes sound, or use a starting rig."
+                                    : "Nothing left to ask. Go on to the brief (key 2).",
                             "soft"));
         }
         for (Question question : questions.subList(0, Math.min(MOST, questions.size()))) {
@@ -81,7 +81,7 @@ public final class IntakeSide extends SidePane {
             key.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
             box.getChildren()
                     .add(new ClickRow(
-                            "remedy",
+                            "fix",
                             "offer-" + offer.id,
                             offer.title,
                             offer.action,
@@ -102,7 +102,7 @@ public final class IntakeSide extends SidePane {
         }
         HBox.setHgrow(words, Priority.ALWAYS);
         ClickRow row = new ClickRow(
-                "remedy",
+                "fix",
                 "ask-" + question.at().element(),
                 question.wording(),
                 () -> sheet.goTo(question.at().element(), question.at().key()),

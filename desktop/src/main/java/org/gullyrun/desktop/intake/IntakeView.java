@@ -170,8 +170,8 @@ public final class IntakeView extends StackPane {
     private void draw(Rig rig, double u) {
         title.setText(section.question());
         hint.setText(
-                "Type a name, Tab across, Enter for the next row. “?” is not yet known, “+name” something new, x a tick"
-                        + (section == Section.LINKS ? ", “-” a wire's name from its ends." : "."));
+                "Type a name, Tab moves across, Enter down. “?” means unknown, “+name” adds something new, x sets a tick"
+                        + (section == Section.LINKS ? ", “-” names a wire after its ends." : "."));
         sections.setMinWidth(SECTIONS * u);
         sections.setPrefWidth(SECTIONS * u);
         counts.forEach((each, label) -> label.setText(Integer.toString(Sheet.count(rig, each))));

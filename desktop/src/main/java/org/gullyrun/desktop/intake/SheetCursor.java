@@ -98,13 +98,13 @@ final class SheetCursor {
     }
 
     /** Where the cursor is as the tables are drawn anew: what was being typed, and in which row of which table. */
-    private record Kept(String table, String row, String text) {}
+    private record HalfTyped(String table, String row, String text) {}
 
     /** Takes the cell out while the tables are made anew, and puts it back with what was being typed, if its row is there. */
     void through(Runnable anew) {
-        Kept kept =
+        HalfTyped kept =
                 open && atTable < grids.size() && atLine < grids.get(atTable).size()
-                        ? new Kept(
+                        ? new HalfTyped(
                                 currentTable().key(),
                                 grids.get(atTable).line(atLine).row,
                                 editor.field().getText())
@@ -130,7 +130,7 @@ final class SheetCursor {
         }
     }
 
-    /** Puts the cursor into a cell, unless what is in the one before cannot stand there. */
+    /** Puts the cursor into a cell, unless the text in the previous cell isn't valid. */
     void place(int table, int line, int column) {
         if (!leave()
                 || table >= grids.size()
@@ -213,7 +213,7 @@ final class SheetCursor {
         moving = was;
     }
 
-    /** Enters what was typed and leaves the cell; false if it cannot stand there: then the cell keeps the cursor. */
+    /** Enters what was typed and leaves the cell; false if it isn't valid: then the cell keeps the cursor. */
     boolean leave() {
         if (!open) {
             return true;
@@ -261,8 +261,7 @@ final class SheetCursor {
             return true;
         } catch (Refused e) {
             editor.refuse();
-            store.tell(new Message(
-                    "“" + editor.field().getText() + "” cannot stand there: " + e.getMessage() + ".", true));
+            store.tell(new Message(String.valueOf(e.getMessage()), true));
             return false;
         }
     }
@@ -497,7 +496,8 @@ final class SheetCursor {
                     .distinct()
                     .toList();
             store.tell(new Message(
-                    "Removed " + name + ". Still named by " + String.join(", ", names) + "; Ctrl Z brings it back.",
+                    "Removed " + name + ". Still referred to by " + String.join(", ", names)
+                            + "; Ctrl Z brings it back.",
                     false));
         }
         place(atTable, Math.min(atLine, grids.get(atTable).size() - 1), 0);

@@ -227,7 +227,7 @@ public final class Typist {
                 return "all";
             }
         }
-        for (String typed : ways(plain, into.isTick())) {
+        for (String typed : routes(plain, into.isTick())) {
             List<Option> options = typed.isEmpty() ? List.of() : into.options(rig(), is, typed);
             String entered = options.isEmpty() ? typed : options.getFirst().text();
             try {
@@ -244,21 +244,21 @@ public final class Typist {
     }
 
     /** What may be typed for a text, shortest first: its beginnings, and the first letters of its words. */
-    private static List<String> ways(String plain, boolean whole) {
-        List<String> ways = new ArrayList<>();
+    private static List<String> routes(String plain, boolean whole) {
+        List<String> routes = new ArrayList<>();
         StringBuilder initials = new StringBuilder();
         for (String word : whole ? new String[0] : plain.split("[^\\p{L}\\p{N}']+")) {
             initials.append(word.isEmpty() ? "" : word.toLowerCase(Locale.ROOT).charAt(0));
         }
         for (int n = whole ? plain.length() : Math.min(1, plain.length()); n <= plain.length(); n++) {
             if (!plain.substring(0, n).endsWith(" ")) {
-                ways.add(plain.substring(0, n));
+                routes.add(plain.substring(0, n));
             }
             if (n > 1 && n <= initials.length()) {
-                ways.add(initials.substring(0, n));
+                routes.add(initials.substring(0, n));
             }
         }
-        return ways;
+        return routes;
     }
 
     /** Goes by keys to a row of a table: down through the tables, then along the row. */

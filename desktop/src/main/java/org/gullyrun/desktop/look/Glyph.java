@@ -5,7 +5,7 @@ import javafx.scene.shape.SVGPath;
 import org.gullyrun.core.rig.Sources.SourceClass;
 import org.jspecify.annotations.Nullable;
 
-/** The signs by which classes of sources are told apart: by shape, never by hue. Each fits a box of 12 pixels. */
+/** The signs of the classes of sources. They differ in shape, never in hue alone. Each fits a box of 12 pixels. */
 public final class Glyph {
     private Glyph() {}
 

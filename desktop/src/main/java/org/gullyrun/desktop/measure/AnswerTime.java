@@ -16,11 +16,11 @@ import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.RemedyList;
+import org.gullyrun.desktop.state.FixList;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.window.FilePicker;
-import org.gullyrun.desktop.window.Remembered;
+import org.gullyrun.desktop.window.Preferences;
 import org.gullyrun.desktop.window.Workbench;
 
 /** Measures how long the real window takes to answer a change: from the change to the frame that shows what follows. */
@@ -35,13 +35,13 @@ public final class AnswerTime {
      * @param what the changes
      * @param warming so many changes are made before those that are told
      * @param told so many are told
-     * @param after begun so long after the map is there, s
+     * @param after seconds to wait after the map is drawn
      */
     public record Course(Changes what, int warming, int told, double after) {}
 
     /** Changes that can be made over and over. */
     public enum Changes {
-        /** One input put on a track and taken off, while the run that goes there is traced. */
+        /** One input put on a track and taken off, while the route that goes there is traced. */
         TRACK {
             @Override
             void prepare(Store store) {
@@ -54,8 +54,8 @@ public final class AnswerTime {
                         store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), number % 2 == 0))));
             }
         },
-        /** The first remedy of the worst finding, then taken back and made again in turns: nothing stays as it looks. */
-        REMEDY {
+        /** The first fix of the worst finding, then taken back and made again in turns: nothing stays as it looks. */
+        FIX {
             @Override
             void prepare(Store store) {
                 store.selectFinding(1);
@@ -63,15 +63,15 @@ public final class AnswerTime {
 
             @Override
             boolean isReady(Store store) {
-                RemedyList known = store.state().remedies();
+                FixList known = store.state().fixes();
                 return known != null && known.complete();
             }
 
             @Override
             void make(Store store, int number) {
                 if (number == 1) {
-                    store.change(Objects.requireNonNull(store.state().remedies())
-                            .remedies()
+                    store.change(Objects.requireNonNull(store.state().fixes())
+                            .fixes()
                             .getFirst()
                             .changes());
                 } else if (number % 2 == 0) {
@@ -113,12 +113,11 @@ public final class AnswerTime {
         Type.load();
         Store store = new Store(sample, null, Platform::runLater);
         Stage stage = new Stage(StageStyle.UNDECORATED);
-        Remembered nothing = new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
+        Preferences nothing = new Preferences(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
         Workbench workbench = new Workbench(stage, store, nothing, FilePicker.NONE);
         stage.setWidth(1280);
         stage.setHeight(800);
         stage.show();
-        workbench.exercise();
         new Measuring(store, course, workbench.scene(), done).start();
     }
 

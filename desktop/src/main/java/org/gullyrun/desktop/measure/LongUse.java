@@ -26,7 +26,7 @@ import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.window.FilePicker;
-import org.gullyrun.desktop.window.Remembered;
+import org.gullyrun.desktop.window.Preferences;
 import org.gullyrun.desktop.window.Workbench;
 
 /** Uses the window for some minutes as a person would, and tells how much memory the process takes meanwhile. */
@@ -45,7 +45,7 @@ public final class LongUse {
         Type.load();
         this.store = new Store(what, null, Platform::runLater);
         this.stage = new Stage(StageStyle.UNDECORATED);
-        Remembered nothing = new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
+        Preferences nothing = new Preferences(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
         new Workbench(stage, store, nothing, FilePicker.NONE);
         stage.setWidth(1280);
         stage.setHeight(800);

@@ -25,7 +25,7 @@ final class Painting {
                     kit.getMethod("getToolkit").invoke(null),
                     job.getConstructor(Runnable.class).newInstance(then));
         } catch (ReflectiveOperationException e) {
-            throw new IllegalStateException("when a frame is painted cannot be told here", e);
+            throw new IllegalStateException("this machine can't tell when a frame is painted", e);
         }
     }
 }

@@ -27,7 +27,7 @@ import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.window.FilePicker;
-import org.gullyrun.desktop.window.Remembered;
+import org.gullyrun.desktop.window.Preferences;
 import org.gullyrun.desktop.window.Workbench;
 
 /** Measures in the real window what entering a rig costs: keystrokes, and the time from a key to the painted letter. */
@@ -67,7 +67,7 @@ public final class Usability {
 
     private static Workbench window(Stage stage, Store store) {
         store.go(Step.INTAKE);
-        Remembered nothing = new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
+        Preferences nothing = new Preferences(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
         Workbench workbench = new Workbench(stage, store, nothing, FilePicker.NONE);
         stage.setWidth(1280);
         stage.setHeight(800);

@@ -32,7 +32,8 @@ public record Alerts(String failure, boolean noJournal, boolean causesOld) {
     public String told() {
         String audit = failure.isEmpty()
                 ? ""
-                : "This case could not be audited as it stands, so the findings shown are not of it. " + failure;
+                : "This case can't be audited as it stands, so the findings shown belong to an earlier state. "
+                        + failure;
         String journal = noJournal
                 ? "Changes can't be kept safe here: neither the case's folder nor your own can be written to. Save often."
                 : "";

@@ -9,7 +9,7 @@ import org.gullyrun.core.audit.FindingFilter;
  * @param scene the place of the scene chosen, -1 for all
  * @param step the step shown
  * @param selection what is selected
- * @param hop which rung of the first way is looked at, -1 for none
+ * @param hop which rung of the first route is looked at, -1 for none
  * @param filter which findings are wanted
  * @param lens what the map shows of the rig
  */

@@ -8,9 +8,9 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.core.casefile.FileStamp;
 import org.gullyrun.core.casefile.Journal;
-import org.gullyrun.core.casefile.Leftover;
-import org.gullyrun.core.casefile.Stamp;
+import org.gullyrun.core.casefile.UnsavedChanges;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,16 +22,16 @@ final class Safekeeping {
     private final Consumer<String> trouble;
     private @Nullable Journal journal;
     private volatile @Nullable Path file;
-    private volatile String stamp = Stamp.NONE;
+    private volatile String stamp = FileStamp.NONE;
     private volatile @Nullable Path own;
     /** What was made since the journal last began; by it the rest is carried over when a save has gone through. */
     private final List<Journal.Entry> since = new ArrayList<>();
     /** The stamp that the file is about to have, or has got: what this window writes is not somebody else's. */
-    private volatile String writing = Stamp.NONE;
+    private volatile String writing = FileStamp.NONE;
 
     // Of the watchman's thread only.
     private int othersKnown;
-    private String stampKnown = Stamp.NONE;
+    private String stampKnown = FileStamp.NONE;
     private @Nullable Object timeKnown;
 
     Safekeeping(@Nullable Path journals, Consumer<String> trouble) {
@@ -46,7 +46,11 @@ final class Safekeeping {
      * @param leftovers what was left behind of it
      */
     record Opening(
-            @Nullable Path at, String stamp, @Nullable Journal journal, List<Leftover> leftovers, List<Path> damaged) {}
+            @Nullable Path at,
+            String stamp,
+            @Nullable Journal journal,
+            List<UnsavedChanges> leftovers,
+            List<Path> damaged) {}
 
     /**
      * Makes ready what a case needs that is to be opened, or was saved to another file. Slow; may be done on any thread.
@@ -54,7 +58,7 @@ final class Safekeeping {
      * @param stampThen the stamp of the file as it was read or written; null for as it is now
      */
     Opening opening(@Nullable Path at, @Nullable String stampThen) {
-        String stampNow = stampThen != null ? stampThen : at == null ? Stamp.NONE : Stamp.of(at);
+        String stampNow = stampThen != null ? stampThen : at == null ? FileStamp.NONE : FileStamp.of(at);
         Path folder = journals;
         if (folder == null) {
             return new Opening(at, stampNow, null, List.of(), List.of());
@@ -64,7 +68,7 @@ final class Safekeeping {
         if (stampThen != null) {
             return new Opening(at, stampNow, opened, List.of(), List.of());
         }
-        Leftover.Found found = Leftover.find(at, folder, path);
+        UnsavedChanges.Found found = UnsavedChanges.find(at, folder, path);
         return new Opening(at, stampNow, opened, found.leftovers(), found.damaged());
     }
 
@@ -109,7 +113,7 @@ final class Safekeeping {
 
     /** Whether a file holds something else than this window has read from it or written to it. */
     boolean isForeign(Path at) {
-        return at.equals(file) && Files.exists(at) && !isOwn(Stamp.of(at));
+        return at.equals(file) && Files.exists(at) && !isOwn(FileStamp.of(at));
     }
 
     private boolean isOwn(String found) {
@@ -165,10 +169,10 @@ final class Safekeeping {
         if (at == null || folder == null) {
             return;
         }
-        int others = Leftover.find(at, folder, own).others();
+        int others = UnsavedChanges.find(at, folder, own).others();
         if (others > othersKnown) {
-            tell.accept("This case is open in another window too. The one that saves last is asked before the other's"
-                    + " changes are overwritten.");
+            tell.accept("This case is open in another window too. Saving asks before it overwrites the other"
+                    + " window's changes.");
         }
         othersKnown = others;
         try {
@@ -176,13 +180,13 @@ final class Safekeeping {
             if (!time.equals(timeKnown)) {
                 boolean first = timeKnown == null;
                 timeKnown = time;
-                String now = Stamp.of(at);
+                String now = FileStamp.of(at);
                 if (!first && !isOwn(now) && !now.equals(stampKnown)) {
                     tell.accept(
-                            now.equals(Stamp.NONE)
+                            now.equals(FileStamp.NONE)
                                     ? at.getFileName() + " is gone. Saving writes a new file."
                                     : at.getFileName()
-                                            + " was changed by somebody else. Saving asks before it overwrites"
+                                            + " was changed by another program. Saving asks before it overwrites"
                                             + " that.");
                 }
                 stampKnown = now;

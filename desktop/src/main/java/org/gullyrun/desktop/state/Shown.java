@@ -8,17 +8,17 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.BlockedRoute;
 import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Run;
+import org.gullyrun.core.flow.Route;
 import org.gullyrun.core.rig.Element;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What a selection lights: ways through the graph of one scene, and the points and segments on them.
+ * What a selection lights: routes through the graph of one scene, and the points and segments on them.
  *
- * @param scene the place in the reading of the scene that the ways are of
- * @param ways the ways, the most telling first; empty where a whole area is lit
+ * @param scene the place in the reading of the scene that the routes are of
+ * @param routes the routes, the most telling first; empty where a whole area is lit
  * @param points the ids of the points lit
  * @param segments the segments lit
  * @param finding the finding that the selection is about, or null
@@ -27,15 +27,15 @@ import org.jspecify.annotations.Nullable;
  */
 public record Shown(
         int scene,
-        List<Evidence.Way> ways,
+        List<Evidence.Trace> routes,
         Set<String> points,
         Set<SegmentKey> segments,
         @Nullable Finding finding,
         @Nullable CellReading cell,
         boolean bad) {
 
-    /** The most runs that are laid side by side. */
-    public static final int MOST_RUNS = 12;
+    /** The most routes that are laid side by side. */
+    public static final int MOST_ROUTES = 12;
 
     /** Nothing is lit. */
     public static final Shown NOTHING = new Shown(0, List.of(), Set.of(), Set.of(), null, null, false);
@@ -81,7 +81,7 @@ public record Shown(
         }
         if (cell != null) {
             Shown now = pair(reading, cell.source().id(), cell.outlet().id(), at);
-            return new Shown(now.scene, now.ways, now.points, now.segments, null, now.cell, now.bad);
+            return new Shown(now.scene, now.routes, now.points, now.segments, null, now.cell, now.bad);
         }
         FlowGraph graph = reading.scenes().get(at).graph();
         Set<String> there = new HashSet<>(points);
@@ -104,15 +104,16 @@ public record Shown(
                     finding.subject().source(),
                     finding.subject().outlet(),
                     here ? at : finding.evidence().scene());
-            if (at != finding.evidence().scene() || finding.evidence().ways().isEmpty()) {
-                return new Shown(pair.scene, pair.ways, pair.points, pair.segments, finding, pair.cell, true);
+            if (at != finding.evidence().scene() || finding.evidence().routes().isEmpty()) {
+                return new Shown(pair.scene, pair.routes, pair.points, pair.segments, finding, pair.cell, true);
             }
-            Shown ways =
-                    ways(reading, finding.evidence().scene(), finding.evidence().ways(), finding, true);
-            return new Shown(ways.scene, ways.ways, ways.points, ways.segments, finding, pair.cell, true);
+            Shown routes = routes(
+                    reading, finding.evidence().scene(), finding.evidence().routes(), finding, true);
+            return new Shown(routes.scene, routes.routes, routes.points, routes.segments, finding, pair.cell, true);
         }
-        if (!finding.evidence().ways().isEmpty()) {
-            return ways(reading, finding.evidence().scene(), finding.evidence().ways(), finding, true);
+        if (!finding.evidence().routes().isEmpty()) {
+            return routes(
+                    reading, finding.evidence().scene(), finding.evidence().routes(), finding, true);
         }
         Set<String> points = new HashSet<>();
         int at = Math.max(0, scene);
@@ -148,30 +149,37 @@ public record Shown(
                 .filter(f -> f.scenes().contains(at))
                 .findFirst()
                 .orElse(null);
-        List<Evidence.Way> ways;
+        List<Evidence.Trace> routes;
         if (cell.delivery().arrives()) {
-            List<Evidence.Way> runs = new java.util.ArrayList<>();
-            runs.add(new Evidence.Way(Evidence.Sort.RUN, cell.delivery().strongest()));
-            for (Run run : in.runs(cell, MOST_RUNS).runs()) {
-                Evidence.Way way = new Evidence.Way(Evidence.Sort.RUN, run.segments());
-                if (!runs.contains(way)) {
-                    runs.add(way);
+            routes = new java.util.ArrayList<>();
+            routes.add(new Evidence.Trace(Evidence.Form.ROUTE, cell.delivery().strongest()));
+            for (Route route : in.routes(cell, MOST_ROUTES).routes()) {
+                Evidence.Trace trace = new Evidence.Trace(Evidence.Form.ROUTE, route.segments());
+                if (!routes.contains(trace)) {
+                    routes.add(trace);
                 }
             }
-            ways = runs;
         } else {
-            BlockedWay blocked = in.blocked(cell);
-            ways = blocked.exists() ? List.of(new Evidence.Way(Evidence.Sort.BLOCKED, blocked.segments())) : List.of();
+            BlockedRoute blocked = in.blocked(cell);
+            routes = blocked.exists()
+                    ? List.of(new Evidence.Trace(Evidence.Form.BLOCKED, blocked.segments()))
+                    : List.of();
         }
-        // Without any way it helps to see where the source does go, and where that ends.
-        Shown shown = ways.isEmpty()
+        // Without any route it helps to see where the source does go, and where that ends.
+        Shown shown = routes.isEmpty()
                 ? area(reading, at, List.of(source), true, false)
-                : ways(reading, at, ways, finding, cell.verdict().isTrouble());
+                : routes(reading, at, routes, finding, cell.verdict().isTrouble());
         Set<String> points = new HashSet<>(shown.points);
         points.add(source);
         points.add(outlet);
         return new Shown(
-                at, shown.ways, points, shown.segments, finding, cell, shown.bad || ways.isEmpty() && finding != null);
+                at,
+                shown.routes,
+                points,
+                shown.segments,
+                finding,
+                cell,
+                shown.bad || routes.isEmpty() && finding != null);
     }
 
     private static int place(List<Element> list, String id) {
@@ -183,19 +191,19 @@ public record Shown(
         return -1;
     }
 
-    private static Shown ways(
-            Reading reading, int scene, List<Evidence.Way> ways, @Nullable Finding finding, boolean bad) {
+    private static Shown routes(
+            Reading reading, int scene, List<Evidence.Trace> routes, @Nullable Finding finding, boolean bad) {
         FlowGraph graph = reading.scenes().get(scene).graph();
         Set<String> points = new HashSet<>();
         Set<SegmentKey> segments = new HashSet<>();
-        for (Evidence.Way way : ways) {
-            for (int s : way.segments()) {
+        for (Evidence.Trace route : routes) {
+            for (int s : route.segments()) {
                 points.add(graph.id(graph.from(s)));
                 points.add(graph.id(graph.to(s)));
                 segments.add(SegmentKey.of(graph, s));
             }
         }
-        return new Shown(scene, ways, points, segments, finding, null, bad);
+        return new Shown(scene, routes, points, segments, finding, null, bad);
     }
 
     /** All open segments before or behind some points, as far as sound of any source goes there. */

@@ -1,17 +1,20 @@
 package org.gullyrun.desktop.state;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FindingFilter;
+import org.gullyrun.core.audit.JoinedFindings;
+import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
-import org.gullyrun.core.casefile.Leftover;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.casefile.UnsavedChanges;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.repair.Causes;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,8 +26,8 @@ import org.jspecify.annotations.Nullable;
  * @param place where a person is in the window
  * @param answer what is computed of the survey; it may be one change behind the case, and is whole in itself
  * @param shown what the selection lights
- * @param remedies the remedies of the finding shown as far as known, or null
- * @param causes what stands behind the findings, as far as worked out; it may be that of the reading before
+ * @param fixes the fixes of the finding shown as far as known, or null
+ * @param causes the root causes of the findings, as far as worked out; may belong to the previous reading
  * @param message something to tell, or null
  * @param leftovers what windows that ended without saving have left behind, to be decided on
  * @param alerts what a person has to know as long as it is so
@@ -37,16 +40,16 @@ public record State(
         Place place,
         Answer answer,
         Shown shown,
-        @Nullable RemedyList remedies,
-        Causes.Found causes,
+        @Nullable FixList fixes,
+        RootCauses.Found causes,
         @Nullable Message message,
-        List<Leftover> leftovers,
+        List<UnsavedChanges> leftovers,
         Alerts alerts,
         Look look) {
 
     /** A case just opened. */
     static State fresh(
-            Case what, @Nullable Path file, Answer answer, List<Leftover> leftovers, Alerts alerts, Look look) {
+            Case what, @Nullable Path file, Answer answer, List<UnsavedChanges> leftovers, Alerts alerts, Look look) {
         return new State(
                 what,
                 file,
@@ -55,7 +58,7 @@ public record State(
                 answer,
                 Shown.NOTHING,
                 null,
-                Causes.Found.NOTHING,
+                RootCauses.Found.NOTHING,
                 null,
                 leftovers,
                 alerts,
@@ -72,7 +75,7 @@ public record State(
         return answer.reading();
     }
 
-    /** The graph that the ways shown are of. */
+    /** The graph that the routes shown are of. */
     public FlowGraph graph() {
         return reading().scenes().get(shown.scene()).graph();
     }
@@ -136,7 +139,7 @@ public record State(
                 place.at(survey, scene),
                 answer,
                 shown,
-                remedies,
+                fixes,
                 causes,
                 message,
                 leftovers,
@@ -145,31 +148,31 @@ public record State(
     }
 
     State with(Past other) {
-        return new State(what, file, other, place, answer, shown, remedies, causes, message, leftovers, alerts, look);
+        return new State(what, file, other, place, answer, shown, fixes, causes, message, leftovers, alerts, look);
     }
 
     State in(@Nullable Path other) {
-        return new State(what, other, past, place, answer, shown, remedies, causes, message, leftovers, alerts, look);
+        return new State(what, other, past, place, answer, shown, fixes, causes, message, leftovers, alerts, look);
     }
 
     State with(Place other) {
-        return new State(what, file, past, other, answer, shown, remedies, causes, message, leftovers, alerts, look);
+        return new State(what, file, past, other, answer, shown, fixes, causes, message, leftovers, alerts, look);
     }
 
     State with(@Nullable Message other) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, other, leftovers, alerts, look);
+        return new State(what, file, past, place, answer, shown, fixes, causes, other, leftovers, alerts, look);
     }
 
     State with(Look other) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, message, leftovers, alerts, other);
+        return new State(what, file, past, place, answer, shown, fixes, causes, message, leftovers, alerts, other);
     }
 
-    State with(List<Leftover> left) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, message, left, alerts, look);
+    State with(List<UnsavedChanges> left) {
+        return new State(what, file, past, place, answer, shown, fixes, causes, message, left, alerts, look);
     }
 
     State with(Alerts other) {
-        return new State(what, file, past, place, answer, shown, remedies, causes, message, leftovers, other, look);
+        return new State(what, file, past, place, answer, shown, fixes, causes, message, leftovers, other, look);
     }
 
     /** Whether the answer shown is not of the case as it stands: it is being worked out, or could not be. */
@@ -177,13 +180,13 @@ public record State(
         return reading().rig() != surveyShown().rig() || reading().brief() != what.brief();
     }
 
-    State with(@Nullable RemedyList list) {
+    State with(@Nullable FixList list) {
         return new State(what, file, past, place, answer, shown, list, causes, message, leftovers, alerts, look);
     }
 
-    State with(Causes.Found found) {
+    State with(RootCauses.Found found) {
         Alerts now = alerts.causes(false);
-        return new State(what, file, past, place, answer, shown, remedies, found, message, leftovers, now, look);
+        return new State(what, file, past, place, answer, shown, fixes, found, message, leftovers, now, look);
     }
 
     /** The findings that are wanted, in their order. */
@@ -193,19 +196,30 @@ public record State(
                 .toList();
     }
 
-    /** The findings that are wanted, in the order in which they stand on the step: by what stands behind them. */
+    /** Whether the rig can be judged as it stands, or what is missing. */
+    public Judgement judgement() {
+        return Judgement.of(reading(), answer.questions().size());
+    }
+
+    /** The findings that match the filter, in the order in which the step lists them: grouped by root cause. */
     public List<Finding> listed() {
-        List<Finding> wanted = wanted();
-        Set<Finding> all = new LinkedHashSet<>();
-        for (Causes.Group group : causes.groups()) {
+        List<List<Finding>> sections = new ArrayList<>();
+        Set<Finding> rest = new LinkedHashSet<>(wanted());
+        for (RootCauses.Group group : causes.groups()) {
+            List<Finding> here = new ArrayList<>();
             for (Finding finding : group.findings()) {
-                wanted.stream()
+                rest.stream()
                         .filter(f -> f.identity().equals(finding.identity()))
-                        .forEach(all::add);
+                        .forEach(here::add);
             }
+            here.forEach(rest::remove);
+            sections.add(here);
         }
-        all.addAll(wanted);
-        return List.copyOf(all);
+        sections.add(List.copyOf(rest));
+        return sections.stream()
+                .flatMap(section -> JoinedFindings.of(reading().rig(), section).stream())
+                .flatMap(row -> row.findings().stream())
+                .toList();
     }
 
     /**
@@ -222,7 +236,7 @@ public record State(
                 place,
                 answer.deepened(whole),
                 now.finding() == null ? shown : now,
-                remedies,
+                fixes,
                 causes,
                 message,
                 leftovers,

@@ -23,8 +23,8 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.SegmentKey;
@@ -127,8 +127,8 @@ final class MapBuilder {
             }
             for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
                 Loop.Circle circle = loop.strongest();
-                String said = String.format(
-                        Locale.ROOT, "loop %.1f dB, round in %.0f ms", circle.gain() + 0.0, circle.time());
+                String said =
+                        String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
                 for (int s : loop.segments()) {
                     segments.get(SegmentKey.of(graph, s)).loop = said;
                 }
@@ -200,8 +200,8 @@ final class MapBuilder {
             for (String point : inOrder) {
                 if (point.startsWith(prefix)) {
                     int n = Integer.parseInt(point.substring(prefix.length()));
-                    String name = production.or(Productions.TRACK_NAME.of(n), "");
-                    column(node, point, production.id(), name.isEmpty() ? "track " + n : name);
+                    String name = Sentences.trackName(rig, production, String.valueOf(n));
+                    column(node, point, production.id(), name.equals(String.valueOf(n)) ? "track " + n : name);
                 }
             }
             crossings(node);
@@ -402,7 +402,7 @@ final class MapBuilder {
         }
     }
 
-    /** A device that mixers or productions feed, and that leads on to neither: it stands behind them. */
+    /** A device that mixers or productions feed, and that leads on to neither: it is drawn to their right. */
     private boolean isBehind(MapNode node) {
         if (node.stage != Stage.DEVICES) {
             return false;

@@ -12,7 +12,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.look.Tips;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
@@ -114,7 +114,7 @@ final class MapChannels {
             path.setStrokeWidth(2.4 * u);
         }
         path.setMouseTransparent(false);
-        Tips.say(
+        Tooltips.say(
                 path,
                 edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)
                         + (edge.rates.isEmpty() ? "" : "\n" + edge.rates));
@@ -129,7 +129,7 @@ final class MapChannels {
         for (double[] piece : pieces) {
             Rectangle bar = new Rectangle(x - 1.5 * u, y + piece[0], 3 * u, piece[1]);
             bar.getStyleClass().add("gate-bar");
-            Tips.say(bar, edge.closed);
+            Tooltips.say(bar, edge.closed);
             sheet.put(Layer.MARKS, bar, edge.keys);
         }
     }

@@ -18,7 +18,7 @@ final class MapNode {
         DEVICES("devices, cables"),
         MIXERS("mixer"),
         PRODUCTIONS("production"),
-        OUTLETS("outlets");
+        OUTLETS("listeners");
 
         final String title;
 

@@ -19,11 +19,11 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.state.Culprit;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.state.WrongSegments;
 import org.jspecify.annotations.Nullable;
 
 /** The run map: draws the state's reading, lights its selection; it can be zoomed and panned. */
@@ -41,7 +41,7 @@ public final class MapView extends Region {
     private final Group contours = new Group();
     private final Group holder = new Group();
     private final Label empty = Nodes.label(
-            "Nothing to draw yet.\nOpen a case with Ctrl O, or the sample show from the menu of the case.", "soft");
+            "Nothing to draw yet.\nOpen a case with Ctrl O, or the sample show from the Case menu.", "soft");
     private final Translate pan = new Translate();
     private final Scale zoom = new Scale(1, 1);
     private final ExecutorService surveyor = Executors.newSingleThreadExecutor(task -> {
@@ -212,7 +212,7 @@ public final class MapView extends Region {
 
     private void light(State state) {
         if (drawing != null) {
-            drawing.light(state.shown(), Culprit.wrong(state));
+            drawing.light(state.shown(), WrongSegments.wrong(state));
             if (state.textScale() > 1) {
                 settle();
             }

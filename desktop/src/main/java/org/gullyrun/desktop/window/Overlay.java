@@ -23,7 +23,7 @@ import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 
-/** What is laid over the window: a question, or the sheet of keys. Escape takes it away. */
+/** A dialog over the window: a question, a form or the sheet of keys. Escape closes it. */
 final class Overlay extends StackPane {
     private static final int MOST_ROWS = 300;
 
@@ -139,7 +139,7 @@ final class Overlay extends StackPane {
             }
             HBox.setHgrow(words, Priority.ALWAYS);
             ClickRow row = new ClickRow(
-                    "remedy",
+                    "fix",
                     "choice-" + key,
                     choice.title + ": " + choice.about,
                     () -> {
@@ -194,7 +194,7 @@ final class Overlay extends StackPane {
                 close();
             }
         });
-        Button back = new Button("Go back");
+        Button back = new Button("Cancel");
         back.getStyleClass().setAll("button", "plain");
         back.setOnAction(e -> close());
         box.getChildren().addAll(objection, new HBox(8, Nodes.spacer(), back, take));
@@ -230,13 +230,14 @@ final class Overlay extends StackPane {
         scroll.setFitToWidth(true);
         scroll.setPrefViewportHeight(
                 Math.min(330, 24 * (preview.rows().size() + preview.mistakes().size()) + 10));
-        String counts = preview.count(Preview.Fate.ADDED) + " to be added, " + preview.count(Preview.Fate.CHANGED)
-                + " to be changed, " + preview.count(Preview.Fate.LEFT) + " left alone"
+        String counts = preview.count(Preview.Fate.ADDED) + " new, " + preview.count(Preview.Fate.CHANGED)
+                + " changed, " + preview.count(Preview.Fate.LEFT) + " unchanged"
                 + (preview.mistakes().isEmpty()
                         ? "."
-                        : "; " + preview.mistakes().size() + " things cannot be read.");
-        Button yes = new Button("Take in");
-        yes.setId("take-in");
+                        : "; " + preview.mistakes().size() + (preview.mistakes().size() == 1 ? " cell" : " cells")
+                                + " can't be read.");
+        Button yes = new Button("Import");
+        yes.setId("import");
         yes.getStyleClass().setAll("button", "plain");
         yes.setDisable(preview.changes().isEmpty());
         yes.setDefaultButton(true);
@@ -244,13 +245,13 @@ final class Overlay extends StackPane {
             close();
             take.run();
         });
-        Button no = new Button("Go back");
-        no.setId("go-back");
+        Button no = new Button("Cancel");
+        no.setId("cancel");
         no.getStyleClass().setAll("button", "plain");
         no.setOnAction(e -> close());
         VBox box = new VBox(
                 10,
-                Nodes.label("Taking in the " + title, "section-title"),
+                Nodes.label("Import " + title, "section-title"),
                 Nodes.label(counts, "soft"),
                 scroll,
                 new HBox(8, Nodes.spacer(), no, yes));

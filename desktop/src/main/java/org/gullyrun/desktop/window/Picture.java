@@ -28,7 +28,7 @@ import org.gullyrun.desktop.trace.MapView;
 
 /** Renders the real window into a picture file. */
 public final class Picture {
-    /** And so long before, ms, while a rig at the end of what can be audited is audited. */
+    /** How long to wait for the audit of the largest rigs, ms. */
     private static final long AUDIT = 60_000;
 
     private static final long PATIENCE = 20_000;
@@ -104,7 +104,7 @@ public final class Picture {
         Workbench workbench = new Workbench(
                 stage,
                 store,
-                new Remembered(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-picture-none")),
+                new Preferences(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-picture-none")),
                 FilePicker.NONE);
         stage.setWidth(wanted.width);
         stage.setHeight(wanted.height);
@@ -132,7 +132,7 @@ public final class Picture {
                     frames = 0;
                 }
                 boolean mended =
-                        store.state().shown().finding() == null || store.state().remedies() != null;
+                        store.state().shown().finding() == null || store.state().fixes() != null;
                 // The deep rules answer before the causes do: without them the picture would show some findings too
                 // few.
                 boolean grouped = store.state().causes().ended()

@@ -22,8 +22,8 @@ import org.gullyrun.core.audit.LevelSheet;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.rules.RulePages;
-import org.gullyrun.core.brief.Limit;
-import org.gullyrun.core.repair.WhatIf;
+import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -87,8 +87,8 @@ final class Sheets {
                 grid.add(entry(reading, entry), 1 + i, 2 + o);
             }
         }
-        String note = "Usual levels in dBFS; peaks are what the sum can reach."
-                + (assumed ? " Some sources have no level entered: they count with −20." : "");
+        String note = "Usual levels in dBFS. Peaks are what the sum can reach."
+                + (assumed ? " Sources without a level count as −20 dBFS." : "");
         ScrollPane scroll = new ScrollPane(grid);
         scroll.getStyleClass().add("plain-scroll");
         scroll.setFitToHeight(true);
@@ -96,8 +96,8 @@ final class Sheets {
     }
 
     private static Node entry(Reading reading, LevelSheet.Entry entry) {
-        boolean loud = entry.peak() > reading.thresholds().of(Limit.CLIP_MINOR);
-        boolean late = entry.ownVoiceLate() > reading.thresholds().of(Limit.SELF_MINOR);
+        boolean loud = entry.peak() > reading.thresholds().of(Threshold.CLIP_MINOR);
+        boolean late = entry.ownVoiceLate() > reading.thresholds().of(Threshold.SELF_MINOR);
         var first = figures(number(entry.voice()) + "  " + number(entry.music()) + "  " + number(entry.rest()));
         var peak = figures(number(entry.peak()));
         if (loud) {
@@ -132,7 +132,7 @@ final class Sheets {
     void about() {
         Finding finding = store.state().shown().finding();
         if (finding == null) {
-            store.tell(new Message("Select a finding first; this then tells what it is about.", false));
+            store.tell(new Message("Select a finding first. This sheet explains its rule.", false));
             return;
         }
         List<Node> content = new ArrayList<>();
@@ -174,7 +174,7 @@ final class Sheets {
             events = WhatIf.events(rig, "");
         }
         if (events.isEmpty()) {
-            store.tell(new Message("There is nothing in this rig that could be unplugged, stopped or moved.", false));
+            store.tell(new Message("Nothing in this rig can be unplugged, stopped or moved.", false));
             return;
         }
         Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
@@ -192,23 +192,28 @@ final class Sheets {
     private void tell(WhatIf.Outcome outcome) {
         List<Node> content = new ArrayList<>();
         part(content, "No longer heard", outcome.lost(), "bad-text");
-        part(content, "Heard as well", outcome.gained(), "warn-text");
-        part(content, "Otherwise than now", outcome.altered(), "soft");
-        part(content, "Findings that would come", outcome.worse(), "bad-text");
-        part(content, "Findings that would go", outcome.better(), "good-text");
+        part(content, "Newly heard", outcome.gained(), "warn-text");
+        part(content, "Heard differently", outcome.altered(), "soft");
+        part(content, "New findings", outcome.worse(), "bad-text");
+        part(content, "Resolved findings", outcome.better(), "good-text");
         if (outcome.isNothing()) {
-            content.add(Nodes.label("Nothing would be different for any listener.", "good-text"));
+            content.add(Nodes.label("Nothing changes for any listener.", "good-text"));
         }
         Map<String, Runnable> answers = new LinkedHashMap<>();
-        answers.put("Drop it", () -> {});
+        answers.put("Discard", () -> {});
         answers.put("Try another", this::whatIf);
-        answers.put("Keep it", () -> store.change(List.of(outcome.event().change())));
+        answers.put("Keep", () -> store.change(List.of(outcome.event().change())));
         overlay.sheet(
-                "If one did this: " + outcome.event().sentence(),
-                "Tried on a copy; nothing is altered yet.",
+                "What if you " + lower(outcome.event().sentence()) + "?",
+                "Tried on a copy. Nothing has changed yet.",
                 content,
                 620,
                 answers);
+    }
+
+    /** A sentence that tells somebody what to do, to go on with after "you". */
+    private static String lower(String sentence) {
+        return sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
     }
 
     private static void part(List<Node> content, String heading, List<String> lines, String style) {

@@ -30,8 +30,8 @@ import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 import javafx.util.Duration;
-import org.gullyrun.core.casefile.Leftover;
-import org.gullyrun.core.casefile.Stamp;
+import org.gullyrun.core.casefile.FileStamp;
+import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.basins.BasinsView;
 import org.gullyrun.desktop.brief.BriefSide;
@@ -43,13 +43,13 @@ import org.gullyrun.desktop.head.HeadView;
 import org.gullyrun.desktop.intake.IntakeSide;
 import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.route.StepBar;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.trace.MapView;
-import org.gullyrun.desktop.way.WayView;
 
 /** The window: its parts in their places, its keys, its files. */
 public final class Workbench {
@@ -60,17 +60,17 @@ public final class Workbench {
     /** Keys that mean something in the sheet of the intake or the grid of the brief only: told, but not found. */
     private static final List<Action> OWN_KEYS = List.of(
             told("Intake", "Next cell, next row", "Tab, Enter"),
-            told("Intake", "Next section, section before", "Page Down, Page Up"),
-            told("Intake", "Mark rows: a value goes into all", "Shift ↓ ↑"),
+            told("Intake", "Next section, previous section", "Page Down, Page Up"),
+            told("Intake", "Select rows: a value goes into all", "Shift ↓ ↑"),
             told("Intake", "Value into every row", "Ctrl Enter"),
-            told("Intake", "Set a tick and go on, turn it", "x, Space"),
-            told("Intake", "Not yet known, something new", "?, +name"),
-            told("Intake", "A wire named after its ends", "-"),
+            told("Intake", "Set a tick and move on, toggle it", "x, Space"),
+            told("Intake", "Unknown, something new", "?, +name"),
+            told("Intake", "Name a wire after its ends", "-"),
             told("Intake", "Remove the row", "Ctrl Delete"),
-            told("Intake", "Out of the cell", "Esc"),
+            told("Intake", "Leave the cell", "Esc"),
             told("Brief", "Must, may, never", "M, A, N"),
-            told("Brief", "As not entered", "Delete"),
-            told("Brief", "Mark more, all", "Shift arrows, Ctrl A"),
+            told("Brief", "Clear", "Delete"),
+            told("Brief", "Select more, all", "Shift arrows, Ctrl A"),
             told("Brief", "Row, column, class", "R, O, C"));
 
     private static Action told(String group, String name, String keys) {
@@ -83,22 +83,25 @@ public final class Workbench {
 
     private static final double LETTERS = 15;
 
+    /** How many recent files a start without a file offers. */
+    private static final int MOST_RECENT = 4;
+
     private final Store store;
     private final Stage stage;
-    private final Remembered remembered;
+    private final Preferences remembered;
     private final FilePicker files;
     private final BorderPane frame = new BorderPane();
-    private final Pile middle;
-    private final Pile side;
+    private final SheetStack middle;
+    private final SheetStack side;
     private final HBox message = new HBox();
     /** What stays as long as it is so: an answer that is out of date, changes that are not kept safe. */
     private final Label alerts = new Label();
 
     private final Overlay overlay = new Overlay();
-    private final Speck speck = new Speck();
+    private final PixelNudge speck = new PixelNudge();
     private final HeadView head;
-    private final CaseMatters matters;
-    private final Lists lists;
+    private final CaseDialogs matters;
+    private final ListFiles lists;
     private final Sheets sheets;
     private final MapView map;
     private final FindingsView findings;
@@ -115,18 +118,18 @@ public final class Workbench {
     private final Scene scene;
 
     /** Makes the window on a stage; it is not shown yet. */
-    public Workbench(Stage stage, Store store, Remembered remembered, FilePicker files) {
+    public Workbench(Stage stage, Store store, Preferences remembered, FilePicker files) {
         this(stage, bare(), store, remembered, files);
     }
 
     /** Makes the window on a stage that may show the bare sheet already. */
-    Workbench(Stage stage, Scene bare, Store store, Remembered remembered, FilePicker files) {
+    Workbench(Stage stage, Scene bare, Store store, Preferences remembered, FilePicker files) {
         this.stage = stage;
         this.store = store;
         this.remembered = remembered;
         this.files = files;
-        this.matters = new CaseMatters(store, overlay, files);
-        this.lists = new Lists(store, overlay, files);
+        this.matters = new CaseDialogs(store, overlay, files);
+        this.lists = new ListFiles(store, overlay, files);
         this.sheets = new Sheets(store, overlay);
         this.actions = actions();
         this.map = new MapView(store);
@@ -137,14 +140,14 @@ public final class Workbench {
         this.brief = new BriefView(store);
         this.briefSide = new BriefSide(store, brief);
         this.evidence = new EvidenceView(store);
-        this.middle = new Pile(findings, map, brief, intake);
-        this.side = new Pile(evidence, briefSide, intakeSide);
+        this.middle = new SheetStack(findings, map, brief, intake);
+        this.side = new SheetStack(evidence, briefSide, intakeSide);
         alerts.setId("alerts");
         alerts.getStyleClass().setAll("alerts");
         alerts.setWrapText(true);
         alerts.setMaxWidth(Double.MAX_VALUE);
         frame.setTop(new VBox(head, alerts));
-        frame.setLeft(new WayView(store));
+        frame.setLeft(new StepBar(store));
         frame.setCenter(middle);
         frame.setRight(side);
         frame.setBottom(new BasinsView(store, stage.getScene() == bare ? bare.getWidth() : Double.NaN));
@@ -180,9 +183,34 @@ public final class Workbench {
         return bare;
     }
 
-    /** Makes answers quick before they are needed; see {@link Exercise}. */
-    public void exercise() {
-        Exercise.begin(scene, (StackPane) scene.getRoot());
+    /** Everything that can be done by name or by key. */
+    List<Action> commands() {
+        return actions;
+    }
+
+    /** Offers what a start without a file can go on with. */
+    public void welcome() {
+        Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
+        choices.put("new", new Overlay.Choice("New case …", "Empty, or from a starting rig.", matters::begin));
+        choices.put("open", new Overlay.Choice("Open …", "A case file.", this::chooseFile));
+        List<Path> recent = remembered.recent();
+        for (int i = 0; i < Math.min(MOST_RECENT, recent.size()); i++) {
+            Path file = recent.get(i);
+            Path folder = file.toAbsolutePath().getParent();
+            choices.put(
+                    "recent-" + i,
+                    new Overlay.Choice(
+                            file.getFileName().toString(),
+                            folder == null ? "" : folder.toString(),
+                            () -> store.open(file, () -> recall(file))));
+        }
+        choices.put(
+                "sample",
+                new Overlay.Choice(
+                        "Sample show",
+                        "A made-up weekly live night with a dozen faults, to try things on.",
+                        () -> store.replace(SampleShow.make(), Step.TRACE)));
+        overlay.choose("Gullyrun", choices);
     }
 
     /** The scene of the window. */
@@ -240,19 +268,19 @@ public final class Workbench {
         return offers;
     }
 
-    private void offer(Leftover left) {
+    private void offer(UnsavedChanges left) {
         int count = left.steps().size();
-        Leftover.Step last = left.steps().getLast();
-        boolean changed = left.file() != null && !Stamp.of(left.file()).equals(left.stamp());
+        UnsavedChanges.Step last = left.steps().getLast();
+        boolean changed = left.file() != null && !FileStamp.of(left.file()).equals(left.stamp());
         Map<String, Runnable> answers = new LinkedHashMap<>();
-        answers.put("Take them up", () -> store.takeUp(left));
+        answers.put("Restore", () -> store.restore(left));
         answers.put("Decide later", store::decideLater);
-        answers.put("Drop them", () -> store.drop(left));
+        answers.put("Discard", () -> store.drop(left));
         overlay.ask(
                 count + (count == 1 ? " change" : " changes") + " to "
                         + left.base().title() + (count == 1 ? " was" : " were") + " not saved when the program ended.",
-                "The last one, " + when(last.at()) + ": " + last.name() + "."
-                        + (changed ? " The file was changed by somebody else since; saving will ask." : ""),
+                "Last change, " + when(last.at()) + ": " + last.name() + "."
+                        + (changed ? " Another program has changed the file since; saving will ask." : ""),
                 answers);
     }
 
@@ -283,9 +311,8 @@ public final class Workbench {
 
     private List<Action> actions() {
         List<Action> all = new ArrayList<>();
-        all.add(new Action(
-                "new", "Case", "Begin a case …", List.of("Shortcut+N"), "Ctrl N", () -> kept(matters::begin)));
-        all.add(new Action("open", "Case", "Open a case …", List.of("Shortcut+O"), "Ctrl O", this::chooseFile));
+        all.add(new Action("new", "Case", "New case …", List.of("Shortcut+N"), "Ctrl N", () -> kept(matters::begin)));
+        all.add(new Action("open", "Case", "Open …", List.of("Shortcut+O"), "Ctrl O", this::chooseFile));
         all.add(new Action("save", "Case", "Save", List.of("Shortcut+S"), "Ctrl S", () -> save(() -> {})));
         all.add(new Action(
                 "save-as", "Case", "Save as …", List.of("Shortcut+Shift+S"), "Ctrl Shift S", () -> saveAs(() -> {})));
@@ -298,33 +325,28 @@ public final class Workbench {
                 () -> kept(() -> store.replace(SampleShow.make(), Step.TRACE))));
         all.add(new Action("about", "Case", "Title and note …", List.of(), "", matters::about));
         all.add(new Action(
-                "limits",
-                "Case",
-                "Limits of the findings …",
-                List.of(),
-                "",
-                () -> new LimitsSheet(store).show(overlay)));
-        all.add(new Action("survey-add", "Survey", "Add a survey, as a copy …", List.of(), "", matters::addSurvey));
+                "limits", "Case", "Thresholds …", List.of(), "", () -> new ThresholdsSheet(store).show(overlay)));
+        all.add(new Action("survey-add", "Survey", "Duplicate survey …", List.of(), "", matters::addSurvey));
+        all.add(new Action("survey-in", "Survey", "Import surveys …", List.of(), "", matters::takeSurveys));
+        all.add(new Action("survey-name", "Survey", "Edit survey …", List.of(), "", matters::nameSurvey));
+        all.add(new Action("survey-good", "Survey", "Mark as known good", List.of(), "", matters::knownGood));
+        all.add(new Action("survey-delete", "Survey", "Delete survey", List.of(), "", matters::deleteSurvey));
+        all.add(new Action("inventory-in", "Lists", "Import inventory …", List.of(), "", lists::takeInventory));
         all.add(new Action(
-                "survey-in", "Survey", "Take in the surveys of a case file …", List.of(), "", matters::takeSurveys));
-        all.add(new Action("survey-name", "Survey", "Name, date, note …", List.of(), "", matters::nameSurvey));
-        all.add(new Action("survey-good", "Survey", "Known good, or not", List.of(), "", matters::knownGood));
-        all.add(new Action("survey-delete", "Survey", "Delete this survey", List.of(), "", matters::deleteSurvey));
-        all.add(new Action("inventory-in", "Lists", "Take in an inventory …", List.of(), "", lists::takeInventory));
-        all.add(new Action(
-                "devices-in", "Lists", "Take in devices of this computer …", List.of(), "", lists::takeDevices));
+                "devices-in", "Lists", "Import this computer's devices …", List.of(), "", lists::takeDevices));
         all.add(new Action(
                 "copy-questions",
                 "Lists",
-                "Copy the questions",
+                "Copy questions",
                 List.of("Shortcut+Shift+C"),
                 "Ctrl Shift C",
                 lists::copyQuestions));
-        all.add(new Action("questions-out", "Lists", "Save the question sheet …", List.of(), "", lists::saveQuestions));
+        all.add(new Action("questions-out", "Lists", "Export question sheet …", List.of(), "", lists::saveQuestions));
         all.add(new Action(
-                "questions-text", "Lists", "Save the questions as a text …", List.of(), "", lists::saveQuestionText));
-        all.add(new Action("answers-in", "Lists", "Read a filled question sheet …", List.of(), "", lists::takeAnswers));
-        all.add(new Action("inventory-out", "Lists", "Save the inventory …", List.of(), "", lists::saveInventory));
+                "questions-text", "Lists", "Export questions as text …", List.of(), "", lists::saveQuestionText));
+        all.add(new Action(
+                "answers-in", "Lists", "Import answered question sheet …", List.of(), "", lists::takeAnswers));
+        all.add(new Action("inventory-out", "Lists", "Export inventory …", List.of(), "", lists::saveInventory));
         all.add(new Action(
                 "night",
                 "Look",
@@ -362,36 +384,34 @@ public final class Workbench {
         }));
         all.add(new Action("next", "Go", "Next finding", List.of("N"), "N", () -> store.selectFinding(1)));
         all.add(new Action(
-                "previous", "Go", "Finding before", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
-        all.add(new Action("about-finding", "Finding", "What it is about", List.of("H"), "H", sheets::about));
+                "previous", "Go", "Previous finding", List.of("Shift+N", "P"), "P", () -> store.selectFinding(-1)));
+        all.add(new Action("about-finding", "Finding", "Explain this finding", List.of("H"), "H", sheets::about));
         all.add(new Action("what-if", "Look", "What if …", List.of("I"), "I", sheets::whatIf));
         all.add(new Action("levels", "Look", "Levels and times", List.of("L"), "L", sheets::levels));
-        all.add(new Action("rates", "Map", "Rates in place of levels", List.of("R"), "R", store::turnLens));
+        all.add(new Action("rates", "Map", "Rates instead of levels", List.of("R"), "R", store::turnLens));
         all.add(new Action("waive", "Finding", "Waive with a reason …", List.of("W"), "W", matters::waive));
         all.add(new Action(
                 "copy-finding", "Finding", "Copy for the creator", List.of("C"), "C", matters::copyFindings));
         all.add(new Action("on-map", "Go", "Show on the map", List.of("T"), "T", () -> store.go(Step.TRACE)));
         all.add(new Action("scene-on", "Go", "Next scene", List.of("Close Bracket"), "]", () -> scene(1)));
-        all.add(new Action("scene-back", "Go", "Scene before", List.of("Open Bracket"), "[", () -> scene(-1)));
+        all.add(new Action("scene-back", "Go", "Previous scene", List.of("Open Bracket"), "[", () -> scene(-1)));
         all.add(new Action("find", "Go", "Find anything", List.of("Shortcut+K"), "Ctrl K", this::find));
-        all.add(new Action("down-run", "Run", "Follow the run on", List.of("RIGHT"), "→", () -> store.followRun(1)));
-        all.add(new Action("up-run", "Run", "Follow the run back", List.of("LEFT"), "←", () -> store.followRun(-1)));
-        all.add(new Action("nothing", "Run", "Select nothing", List.of("Esc"), "Esc", this::escape));
         all.add(new Action(
-                "remedy",
-                "Change",
-                "Make the first remedy",
-                List.of("Shortcut+ENTER"),
-                "Ctrl Enter",
-                this::firstRemedy));
+                "route-on", "Route", "Follow the route forward", List.of("RIGHT"), "→", () -> store.followRoute(1)));
+        all.add(new Action(
+                "route-back", "Route", "Follow the route back", List.of("LEFT"), "←", () -> store.followRoute(-1)));
+        all.add(new Action("nothing", "Route", "Clear the selection", List.of("Esc"), "Esc", this::escape));
+        all.add(new Action(
+                "fix", "Change", "Apply the first fix", List.of("Shortcut+ENTER"), "Ctrl Enter", this::firstFix));
         all.add(new Action("undo", "Change", "Undo", List.of("Shortcut+Z"), "Ctrl Z", () -> store.undo()));
         all.add(new Action(
                 "redo", "Change", "Redo", List.of("Shortcut+Y", "Shortcut+Shift+Z"), "Ctrl Y", () -> store.redo()));
         all.add(new Action("fit", "Map", "Fit the map", List.of("0", "Shortcut+0"), "0", () -> map().fit()));
-        all.add(new Action("closer", "Map", "Closer", List.of("PLUS", "EQUALS", "ADD"), "+", () -> map().zoomBy(1.25)));
-        all.add(new Action("farther", "Map", "Farther", List.of("MINUS", "SUBTRACT"), "−", () -> map().zoomBy(0.8)));
-        all.add(new Action("keys", "Help", "Sheet of keys", List.of("F1"), "F1", this::showKeys));
-        all.add(new Action("licences", "Help", "Licences of what ships with it", List.of(), "", sheets::licences));
+        all.add(new Action(
+                "closer", "Map", "Zoom in", List.of("PLUS", "EQUALS", "ADD"), "+", () -> map().zoomBy(1.25)));
+        all.add(new Action("farther", "Map", "Zoom out", List.of("MINUS", "SUBTRACT"), "−", () -> map().zoomBy(0.8)));
+        all.add(new Action("keys", "Help", "Keys", List.of("F1"), "F1", this::showKeys));
+        all.add(new Action("licences", "Help", "Third-party licences", List.of(), "", sheets::licences));
         return List.copyOf(all);
     }
 
@@ -423,10 +443,10 @@ public final class Workbench {
         store.chooseScene(Math.floorMod(store.state().scene() + 1 + by, count) - 1);
     }
 
-    private void firstRemedy() {
-        var known = store.state().remedies();
-        if (known != null && !known.remedies().isEmpty()) {
-            store.change(known.remedies().getFirst().changes());
+    private void firstFix() {
+        var known = store.state().fixes();
+        if (known != null && !known.fixes().isEmpty()) {
+            store.change(known.fixes().getFirst().changes());
         }
     }
 
@@ -491,11 +511,11 @@ public final class Workbench {
                 () -> {
                     Map<String, Runnable> answers = new LinkedHashMap<>();
                     answers.put("Save as", () -> saveAs(then));
-                    answers.put("Save over it", () -> saveTo(file, true, then));
-                    answers.put("Go back", () -> {});
+                    answers.put("Overwrite", () -> saveTo(file, true, then));
+                    answers.put("Cancel", () -> {});
                     overlay.ask(
-                            file.getFileName() + " was changed by somebody else since it was opened here.",
-                            "Saving over it loses what they have changed; saving under another name keeps both.",
+                            file.getFileName() + " was changed by another program since it was opened here.",
+                            "Overwriting loses those changes. Saving under another name keeps both.",
                             answers);
                 });
     }
@@ -513,14 +533,14 @@ public final class Workbench {
         }
         Map<String, Runnable> answers = new LinkedHashMap<>();
         answers.put("Save", () -> save(then));
-        answers.put("Do not save", () -> {
+        answers.put("Discard", () -> {
             store.giveUp();
             then.run();
         });
-        answers.put("Go back", () -> {});
+        answers.put("Cancel", () -> {});
         overlay.ask(
                 "Save the changes to " + store.state().what().title() + "?",
-                "The last one: " + store.state().past().undo() + ".",
+                "Last change: " + store.state().past().undo() + ".",
                 answers);
     }
 

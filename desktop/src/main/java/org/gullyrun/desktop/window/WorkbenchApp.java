@@ -18,13 +18,15 @@ import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
+import org.gullyrun.core.intake.StartingRigs;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
-/** Starts the window: with a file, with the sample show, or with what was open last. */
+/** Starts the window: with a file, with the sample show, or with an empty sheet and what can be opened. */
 public final class WorkbenchApp extends Application {
     /** The argument that asks for the sample show. */
     public static final String DEMO = "--demo";
@@ -47,7 +49,7 @@ public final class WorkbenchApp extends Application {
 
     /** What the window starts with. */
     private record Opened(
-            Store store, Remembered remembered, @Nullable Message problem) {}
+            Store store, Preferences remembered, @Nullable Message problem, boolean empty) {}
 
     /** Runs the window until it is closed. */
     public static void run(String... arguments) {
@@ -57,7 +59,7 @@ public final class WorkbenchApp extends Application {
             Store store = SHOWN.get();
             if (store != null) {
                 Platform.runLater(() -> store.tell(new Message(
-                        "The program made a mistake (" + fault
+                        "Something went wrong in Gullyrun (" + fault
                                 + "). The case is as it was before; save it under another name to be safe.",
                         true)));
             }
@@ -68,30 +70,28 @@ public final class WorkbenchApp extends Application {
     }
 
     private static Opened open(List<String> arguments) {
-        Remembered remembered = new Remembered(Remembered.usualFile());
-        Path file = arguments.isEmpty() || arguments.contains(DEMO) ? null : Path.of(arguments.getFirst());
-        if (arguments.isEmpty()) {
-            file = remembered.recent().stream().findFirst().orElse(null);
-        }
-        Case what = SampleShow.make();
+        Preferences remembered = new Preferences(Preferences.usualFile());
+        boolean demo = arguments.contains(DEMO);
+        Path file = arguments.isEmpty() || demo ? null : Path.of(arguments.getFirst());
+        Case what = demo ? SampleShow.make() : StartingRigs.empty("New case");
         Message problem = null;
         if (file != null) {
             try {
                 what = CaseFiles.open(file);
                 remembered.opened(file);
             } catch (CaseProblem e) {
-                problem = new Message(e.getMessage() + " The sample show is open instead.", true);
+                problem = new Message(String.valueOf(e.getMessage()), true);
                 file = null;
             }
         }
-        Store store = new Store(what, file, Platform::runLater, Remembered.journals());
+        Store store = new Store(what, file, Platform::runLater, Preferences.journals());
         store.look(remembered.number("night", 0) > 0, remembered.number("text", 1));
-        return new Opened(store, remembered, problem);
+        return new Opened(store, remembered, problem, file == null && !demo);
     }
 
     @Override
     public void start(Stage stage) {
-        Remembered remembered = new Remembered(Remembered.usualFile());
+        Preferences remembered = new Preferences(Preferences.usualFile());
         // The bare sheet first, in its place and colour: the window answers the command before its parts are made.
         Scene bare = Workbench.bare();
         if (remembered.number("night", 0) > 0) {
@@ -122,7 +122,11 @@ public final class WorkbenchApp extends Application {
         Store made = opened.store;
         store = made;
         SHOWN.set(made);
-        new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage)).exercise();
+        Workbench workbench = new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage));
+        if (opened.empty && made.state().leftovers().isEmpty()) {
+            made.go(Step.INTAKE);
+            workbench.welcome();
+        }
         if (opened.problem != null) {
             made.tell(opened.problem);
         } else {
@@ -147,7 +151,7 @@ public final class WorkbenchApp extends Application {
         ((StackPane) bare.getRoot()).getChildren().setAll(told);
     }
 
-    private static void place(Stage stage, Remembered remembered) {
+    private static void place(Stage stage, Preferences remembered) {
         double width = remembered.number("width", 1280);
         double height = remembered.number("height", 800);
         double x = remembered.number("x", Double.NaN);

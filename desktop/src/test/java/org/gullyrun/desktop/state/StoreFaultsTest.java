@@ -79,7 +79,7 @@ class StoreFaultsTest {
         until(() -> shown[0]);
         assertEquals("Too large", store.state().what().title());
         assertTrue(
-                store.state().alerts().told().contains("could not be audited"),
+                store.state().alerts().told().contains("can't be audited"),
                 store.state().alerts().told());
         assertTrue(store.state().alerts().told().contains("4,410,000"), "with its numbers");
         assertTrue(store.state().isAnswerOld());
@@ -147,7 +147,7 @@ class StoreFaultsTest {
             until(() -> done[0]);
             assertFalse(
                     store.state().message() != null
-                            && store.state().message().text().contains("somebody else"),
+                            && store.state().message().text().contains("another program"),
                     "of its own save");
             Files.setLastModifiedTime(file, FileTime.fromMillis(1_000L * i));
         }

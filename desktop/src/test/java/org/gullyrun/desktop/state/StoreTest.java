@@ -91,12 +91,12 @@ class StoreTest {
         store.select(new Selection.Trouble(
                 store.state().reading().findings().getFirst().identity()));
         Shown loop = store.state().shown();
-        assertFalse(loop.ways().isEmpty());
+        assertFalse(loop.routes().isEmpty());
         store.change(
                 List.of(Change.set(store.state().surveyShown().rig(), "in-default", Productions.INPUT_MUTED, true)));
         until(() -> store.state().shown().finding() == null);
         assertEquals(loop.points(), store.state().shown().points());
-        assertTrue(store.state().shown().ways().isEmpty(), "its places are of a graph that is no more");
+        assertTrue(store.state().shown().routes().isEmpty(), "its places are of a graph that is no more");
         assertEquals(
                 Shown.NOTHING,
                 loop.cleared(
@@ -121,8 +121,8 @@ class StoreTest {
         store.select(new Selection.Pair("music", "archive"));
         assertTrue(store.state().shown().bad());
         assertEquals("leak:music>archive", store.state().shown().finding().identity());
-        until(() -> store.state().remedies() != null);
-        store.change(store.state().remedies().remedies().getFirst().changes());
+        until(() -> store.state().fixes() != null);
+        store.change(store.state().fixes().fixes().getFirst().changes());
         until(() -> !leaks());
         assertFalse(store.state().shown().bad());
         assertEquals(null, store.state().shown().finding());
@@ -231,7 +231,7 @@ class StoreTest {
         Store next = new Store(sample, file, queue::add, journals);
         var left = next.state().leftovers();
         assertEquals(1, left.size());
-        next.takeUp(left.getFirst());
+        next.restore(left.getFirst());
         until(() -> next.state().what().equals(unsaved));
         assertTrue(next.state().unsaved());
         next.undo();

@@ -73,7 +73,7 @@ class MapTest {
                 .findFirst()
                 .orElseThrow();
         assertEquals("orrery:0>mole:0", loop.ports());
-        assertEquals("loop 0.0 dB, round in 12 ms", loop.loop);
+        assertEquals("loop 0.0 dB, 12 ms a round", loop.loop);
     }
 
     @Test

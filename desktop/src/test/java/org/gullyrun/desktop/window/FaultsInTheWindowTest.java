@@ -41,10 +41,16 @@ class FaultsInTheWindowTest extends SampleWindowTest {
     void aCaseThatCannotBeAuditedIsShownWithAReasonThatStays(FxRobot robot) throws Exception {
         assertEquals("", alerts(robot));
         String sources =
-                IntStream.range(0, 2_100).mapToObj(i -> "{'id':'s" + i + "'}").collect(Collectors.joining(","));
-        opens("Crowd", "{'sources':[" + sources + "],'outlets':[" + sources.replace("'s", "'o") + "]}");
+                IntStream.range(0, 210).mapToObj(i -> "{'id':'s" + i + "'}").collect(Collectors.joining(","));
+        String scenes = IntStream.range(0, 100)
+                .mapToObj(i -> "{'id':'z" + i + "','production':'p'}")
+                .collect(Collectors.joining(","));
+        opens(
+                "Crowd",
+                "{'sources':[" + sources + "],'outlets':[" + sources.replace("'s", "'o")
+                        + "],'productions':[{'id':'p'}],'scenes':[" + scenes + "]}");
         until(() -> state().what().title().equals("Crowd"));
-        assertTrue(alerts(robot).contains("could not be audited"), alerts(robot));
+        assertTrue(alerts(robot).contains("can't be audited"), alerts(robot));
         assertTrue(alerts(robot).contains("4,410,000 pairs"), alerts(robot));
         for (KeyCode step : new KeyCode[] {KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4}) {
             robot.push(KeyCode.ESCAPE).push(step);

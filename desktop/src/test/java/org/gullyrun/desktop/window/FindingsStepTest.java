@@ -34,7 +34,7 @@ class FindingsStepTest extends SampleWindowTest {
 
     @Test
     void theChangeBehindMostFindingsComesFirstAndIsMadeFromThere(FxRobot robot) throws Exception {
-        assertTrue(text(robot, "#findings .title").contains("11 changes clear 41 findings"));
+        assertTrue(text(robot, "#findings .title").contains("11 changes fix 41 findings"));
         assertTrue(text(robot, "#findings .cause-title").startsWith("[In Orrery, mute input All of default"));
         robot.clickOn("#make-0");
         until(() -> !has("leak:crew>live") && !has("double:chimes>live") && !has("loop.electric:orrery"));
@@ -94,9 +94,9 @@ class FindingsStepTest extends SampleWindowTest {
         robot.push(KeyCode.I);
         until(() -> robot.lookup("#choice-what-0").tryQuery().isPresent());
         robot.clickOn("#choice-what-0"); // stop the mixer
-        until(() -> text(robot, "#overlay .title").contains("If one did this: Stop Brookdesk"));
+        until(() -> text(robot, "#overlay .title").contains("What if you stop Brookdesk?"));
         assertTrue(text(robot, "#overlay .section-title").contains("No longer heard (17)"));
-        robot.clickOn("#answer-drop-it");
+        robot.clickOn("#answer-discard");
         assertEquals(before, state().what());
         robot.push(KeyCode.L);
         until(() -> text(robot, "#overlay .title").contains("Levels and times"));
@@ -108,7 +108,7 @@ class FindingsStepTest extends SampleWindowTest {
         assertTrue(has("leak:crew>live"));
         int before = state().reading().findings().size();
         robot.push(KeyCode.CONTROL, KeyCode.K);
-        robot.write("limits of");
+        robot.write("thresholds");
         robot.push(KeyCode.ENTER);
         until(() -> robot.lookup("#limit-rate-many").tryQuery().isPresent());
         set(robot, "loud");
@@ -117,7 +117,7 @@ class FindingsStepTest extends SampleWindowTest {
                 .getPseudoClassStates()
                 .toString()
                 .contains("wrong"));
-        assertEquals("[a number from 0 to 1000]", text(robot, "#usual-rate-many"));
+        assertEquals("[Enter a number from 0 to 1000]", text(robot, "#usual-rate-many"));
         set(robot, "0");
         until(() -> state().what().terms().limits().equals(java.util.Map.of("rate.many", 0.0)));
         until(() -> state().reading().findings().size() > before);

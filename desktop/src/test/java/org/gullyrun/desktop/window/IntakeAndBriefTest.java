@@ -73,8 +73,11 @@ class IntakeAndBriefTest extends WindowTest {
         assertEquals(-18, owl.get(Sources.LEVEL));
         assertEquals("Lark boom", rig().name(String.valueOf(owl.get(Sources.AT))));
         assertEquals(
-                "At which rate does Lark boom run?",
-                Questions.of(rig()).getFirst().wording());
+                "Which device is the playback default of Computer?",
+                Questions.of(rig()).getFirst().wording(),
+                "a program follows it, so it decides most");
+        assertTrue(Questions.of(rig()).stream()
+                .anyMatch(q -> q.wording().equals("What sample rate is Lark boom set to?")));
         assertEquals(
                 "In the sheet: " + 2, "In the sheet: " + rig().of(Kind.SOURCE).size());
         for (int i = 0; !rig().elements().isEmpty() && i < 20; i++) {
@@ -137,7 +140,7 @@ class IntakeAndBriefTest extends WindowTest {
                 before.of(Kind.APPLICATION).size() - 1,
                 rig().of(Kind.APPLICATION).size());
         assertTrue(
-                state().message().text().contains("Still named by"),
+                state().message().text().contains("Still referred to by"),
                 state().message().text());
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         assertEquals(before, rig());
@@ -164,7 +167,7 @@ class IntakeAndBriefTest extends WindowTest {
                 for (int o = 0; o < want.of(Kind.OUTLET).size(); o++) {
                     var a = wanted.scenes().get(scene).cell(s, o);
                     var b = typed.scenes().get(scene).cell(s, o);
-                    assertEquals(a.delivery().runs(), b.delivery().runs(), a.source() + " at " + a.outlet());
+                    assertEquals(a.delivery().routes(), b.delivery().routes(), a.source() + " at " + a.outlet());
                     assertEquals(a.usualLevel(), b.usualLevel(), 1e-9, a.source() + " at " + a.outlet());
                 }
             }
@@ -246,13 +249,13 @@ class IntakeAndBriefTest extends WindowTest {
         WaitForAsyncUtils.asyncFx(
                         () -> KeyStroke.on(robot.lookup("#offer-inventory-in").query(), KeyCode.ENTER))
                 .get();
-        until(() -> robot.lookup("#take-in").tryQuery().isPresent());
+        until(() -> robot.lookup("#import").tryQuery().isPresent());
         assertEquals(before, rig(), "nothing has happened yet");
         String shown = robot.lookup("#overlay .label").queryAll().stream()
                 .map(n -> ((javafx.scene.control.Label) n).getText())
                 .reduce("", (a, b) -> a + "\n" + b);
-        assertTrue(shown.contains("row 4, column “direction”"), shown);
-        assertTrue(shown.contains("2 to be added, 1 to be changed"), shown);
+        assertTrue(shown.contains("Row 4, direction"), shown);
+        assertTrue(shown.contains("2 new, 1 changed"), shown);
         robot.push(KeyCode.ENTER);
         until(() -> !rig().equals(before));
         assertEquals(44_100, rig().get("larch").get(Devices.RATE));

@@ -41,25 +41,25 @@ class ListsAndSheetsTest extends SampleWindowTest {
         Path questions = folder.resolve("ask.md");
         Mockito.when(picker.toSave(FilePicker.Sort.LIST, "inventory")).thenReturn(Optional.of(inventory));
         Mockito.when(picker.toSave(FilePicker.Sort.TEXT, "questions")).thenReturn(Optional.of(questions));
-        act(robot, "save the inventory");
+        act(robot, "export inventory");
         until(() -> Files.exists(inventory));
         assertEquals(Inventory.write(rig()), Files.readString(inventory));
-        act(robot, "questions as a text");
+        act(robot, "questions as text");
         until(() -> Files.exists(questions));
         assertEquals(QuestionSheet.markdown(state().what().title(), rig()), Files.readString(questions));
 
         Mockito.when(picker.toSave(FilePicker.Sort.LIST, "inventory"))
                 .thenReturn(Optional.of(folder.resolve("no").resolve("all.csv")));
-        act(robot, "save the inventory");
+        act(robot, "export inventory");
         until(() -> state().message() != null && state().message().isError());
-        assertTrue(text(robot, "#message .label").contains("the folder is not there"), text(robot, "#message .label"));
+        assertTrue(text(robot, "#message .label").contains("the folder doesn't exist"), text(robot, "#message .label"));
     }
 
     @Test
     void allThatIsLeftToAskGoesToTheClipboard(FxRobot robot) throws Exception {
         assertEquals(List.of(), Questions.of(rig()));
         robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
-        until(() -> text(robot, "#message .label").contains("nothing left to ask"));
+        until(() -> text(robot, "#message .label").contains("No questions left"));
         WaitForAsyncUtils.asyncFx(() -> {
                     var rig = store.state().reading().rig();
                     store.change(List.of(
@@ -84,9 +84,9 @@ class ListsAndSheetsTest extends SampleWindowTest {
         until(() -> text(robot, "#evidence .label").contains("Rates and clocks"));
         String told = text(robot, "#evidence .label");
         // 44.1 read as 48: 1200 · log₂ (44.1 / 48) = −146.7 cents; 44.1 / 48 = 0.919.
-        assertTrue(told.contains("48.0 → 44.1 kHz, not converted"), told);
+        assertTrue(told.contains("48.0 → 44.1 kHz, not resampled"), told);
         assertTrue(told.contains("−146.7 cents, speed × 0.919"), told);
-        Node row = robot.lookup(".remedy").queryAll().stream()
+        Node row = robot.lookup(".fix").queryAll().stream()
                 .filter(n -> n.getId().startsWith("rate-") && n.getId().endsWith("-heron"))
                 .findFirst()
                 .orElseThrow();
@@ -102,7 +102,7 @@ class ListsAndSheetsTest extends SampleWindowTest {
         robot.push(KeyCode.H);
         until(() -> text(robot, "#message .label").contains("Select a finding first"));
         robot.push(KeyCode.W);
-        until(() -> text(robot, "#message .label").contains("then it can be waived"));
+        until(() -> text(robot, "#message .label").contains("the finding you want to waive"));
         WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Trouble("rate.cable:heron")))
                 .get();
         robot.push(KeyCode.H);

@@ -2,10 +2,13 @@ package org.gullyrun.desktop.window;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.DataFormat;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
@@ -29,6 +32,7 @@ abstract class WindowTest {
     Path file;
     Store store;
     Stage stage;
+    Workbench workbench;
 
     /** Opens the window on a case that is saved in a file of its own. */
     void open(Stage shown, Case what) throws Exception {
@@ -38,7 +42,7 @@ abstract class WindowTest {
         CaseFiles.save(what, file);
         store = new Store(CaseFiles.open(file), file, Platform::runLater);
         stage = shown;
-        new Workbench(stage, store, new Remembered(folder.resolve("window.properties")), picker);
+        workbench = new Workbench(stage, store, new Preferences(folder.resolve("window.properties")), picker);
         stage.setX(0);
         stage.setY(0);
         stage.setWidth(1280);
@@ -71,15 +75,21 @@ abstract class WindowTest {
     /** Does what the find field finds for some words. */
     static void act(FxRobot robot, String words) {
         robot.push(KeyCode.CONTROL, KeyCode.K);
-        robot.write(words);
+        paste(robot, words);
         robot.push(KeyCode.ENTER);
+    }
+
+    /** Pastes a text: as real as typing it, and done at once. */
+    private static void paste(FxRobot robot, String text) {
+        robot.interact(() -> Clipboard.getSystemClipboard().setContent(Map.of(DataFormat.PLAIN_TEXT, text)));
+        robot.push(KeyCode.CONTROL, KeyCode.V);
     }
 
     /** Puts a text into a field of the form that is asked with. */
     static void fill(FxRobot robot, String key, String text) {
         robot.clickOn("#form-" + key);
         robot.push(KeyCode.CONTROL, KeyCode.A);
-        robot.write(text);
+        paste(robot, text);
     }
 
     static String text(FxRobot robot, String query) {

@@ -101,7 +101,7 @@ final class CallProfile implements Rule {
         String by = AuditContext.list(readers.stream().map(rig::name).toList());
         java.lang.Double rate =
                 worn.get(Devices.CALL_RATE) == null ? microphone.get(Devices.CALL_RATE) : worn.get(Devices.CALL_RATE);
-        Told told = Told.of(id(), Severity.MAJOR, microphone.id())
+        FindingBuilder told = FindingBuilder.of(id(), Severity.MAJOR, microphone.id())
                 .title(worn.name() + " drops to call quality while " + by + " uses its microphone")
                 .plain(by + " uses " + microphone.name() + ", so everything on " + worn.name()
                         + " sounds like a telephone.")

@@ -62,7 +62,7 @@ final class CallVoiceOnly extends MustRule {
     }
 
     @Override
-    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+    FindingBuilder tell(AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told) {
         Element program = application(context, cell).orElseThrow();
         String source = cell.source().name();
         return told.title(program.name() + " drops music, so " + cell.outlet().name() + " won't hear " + source)
@@ -77,7 +77,7 @@ final class CallVoiceOnly extends MustRule {
                         cell.delivery().arrives()
                                 ? Evidence.of(
                                         scene,
-                                        Evidence.Sort.RUN,
+                                        Evidence.Form.ROUTE,
                                         cell.delivery().strongest())
                                 : Evidence.of());
     }

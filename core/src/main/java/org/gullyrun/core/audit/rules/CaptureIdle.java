@@ -18,7 +18,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 
-/** Does an input, strip or cable have no open way from any source in any scene? */
+/** Does an input, strip or cable have no open route from any source in any scene? */
 final class CaptureIdle implements Rule {
     @Override
     public String id() {

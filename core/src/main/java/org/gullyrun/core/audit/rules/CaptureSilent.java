@@ -53,7 +53,7 @@ final class CaptureSilent implements Rule {
                     .filter(c -> application.id().equals(c.source().get(Sources.AT)))
                     .count();
             String state = running ? "makes no sound" : "isn't running";
-            findings.add(Told.of(id(), musts > 0 ? Severity.MINOR : Severity.NOTE, application.id())
+            findings.add(FindingBuilder.of(id(), musts > 0 ? Severity.MINOR : Severity.NOTE, application.id())
                     .title(application.name() + " " + state + ", so no list shows it")
                     .plain(application.name() + " " + state
                             + ", so other programs can't offer it until it makes a sound.")

@@ -44,7 +44,7 @@ final class CaptureTitle implements Rule {
                 String program = rig.name(input.or(Productions.APPLICATION, "a program"));
                 String name = Sentences.called("input", input.name());
                 String called = Character.toUpperCase(name.charAt(0)) + name.substring(1);
-                findings.add(Told.of(id(), Severity.MINOR, input.id())
+                findings.add(FindingBuilder.of(id(), Severity.MINOR, input.id())
                         .title(called + " finds " + program + " by its window title only")
                         .plain("When " + program + "'s window title changes, its sound is gone.")
                         .exact(called + " in " + rig.program(input).name() + " recognises " + program

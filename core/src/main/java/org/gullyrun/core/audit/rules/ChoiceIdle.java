@@ -76,7 +76,7 @@ final class ChoiceIdle implements Rule {
         }
         String name = application.name();
         String what = holder == application ? "microphone" : "output";
-        into.add(Told.of(id(), Severity.NOTE, holder.id())
+        into.add(FindingBuilder.of(id(), Severity.NOTE, holder.id())
                 .title("The system setting for " + name + "'s " + what + " has no effect")
                 .plain(name + " chooses its own " + what + ", so the system setting for it has no effect.")
                 .exact("The system setting says " + Sentences.words(rig, system, chosen) + "; " + name

@@ -11,8 +11,9 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Verdict;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.DefaultFollowers;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -29,8 +30,8 @@ final class DefaultFragile implements Rule {
     /** So many cells are read anew in all, whatever the number of devices. */
     private static final long MOST_CELLS = 4_000_000;
 
-    /** So many segments are looked at in all while runs are searched in tangled rigs. */
-    private static final long MOST_STEPS = 200_000_000;
+    /** So many segments are looked at in all while routes are searched in tangled rigs. */
+    private static final long MOST_STEPS = 120_000_000;
 
     private static final int AT_A_TIME = 4;
 
@@ -78,7 +79,7 @@ final class DefaultFragile implements Rule {
         long steps = 0;
         for (Element machine : rig.of(Kind.MACHINE)) {
             for (Role role : ROLES) {
-                if (!Followers.any(rig, machine.id(), role.direction, role.call)) {
+                if (!DefaultFollowers.any(rig, machine.id(), role.direction, role.call)) {
                     continue;
                 }
                 List<Element> others = rig.of(Kind.DEVICE).stream()
@@ -121,7 +122,7 @@ final class DefaultFragile implements Rule {
     private static Broken moved(AuditContext context, Element machine, Role role, Element device, Choice to) {
         Change change = Change.set(context.rig(), machine.id(), role.setting, to);
         List<SceneReading> tried = change == null ? context.scenes() : context.tried(change);
-        double least = context.thresholds().of(Limit.LEAK_MINOR);
+        double least = context.thresholds().of(Threshold.LEAK_MINOR);
         Set<String> missing = new LinkedHashSet<>();
         Set<String> leaking = new LinkedHashSet<>();
         boolean live = false;
@@ -161,7 +162,7 @@ final class DefaultFragile implements Rule {
     private Finding tell(AuditContext context, Element machine, Role role, Broken worst) {
         String what = role.setting.label();
         String device = worst.device.name();
-        return Told.of(id(), Severity.MINOR, machine.id(), role.setting.key())
+        return FindingBuilder.of(id(), Severity.MINOR, machine.id(), role.setting.key())
                 .title("The show depends on " + machine.name() + "'s " + what)
                 .plain("If an update or a new headset moves the default to " + device + ", "
                         + (worst.missing.isEmpty()

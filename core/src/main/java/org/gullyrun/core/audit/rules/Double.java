@@ -13,17 +13,17 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Verdict;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Run;
-import org.gullyrun.core.flow.RunSearch;
+import org.gullyrun.core.flow.Route;
+import org.gullyrun.core.flow.RouteSearch;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Outlets;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Does an outlet get one source more than once, with copies within 20 dB of the strongest run?
+ * Does an outlet get one source more than once, with copies within 20 dB of the strongest route?
  *
  * <p>Source of the classes: the first notch of a sum of two copies Δ apart lies at 1000/(2Δ) Hz; up to some 30 ms speech
  * fuses with its copy, by 50 ms it no longer does (precedence effect, Haas 1951).
@@ -76,7 +76,7 @@ final class Double extends PairRule {
     }
 
     static Apart apart(Thresholds t, SceneReading scene, CellReading cell) {
-        List<Evidence.Way> two = two(scene, cell);
+        List<Evidence.Trace> two = two(scene, cell);
         if (two.size() == 2) {
             Map<Address, Integer> times = new HashMap<>();
             passes(scene, two.get(0), 1, times);
@@ -86,14 +86,14 @@ final class Double extends PairRule {
             }
         }
         double apart = cell.delivery().copyApart();
-        return apart <= t.of(Limit.STACKED) + 1e-9
+        return apart <= t.of(Threshold.STACKED) + 1e-9
                 ? Apart.STACKED
-                : apart < t.of(Limit.COMB) ? Apart.COMB : apart < t.of(Limit.SLAP) ? Apart.SLAP : Apart.ECHO;
+                : apart < t.of(Threshold.COMB) ? Apart.COMB : apart < t.of(Threshold.SLAP) ? Apart.SLAP : Apart.ECHO;
     }
 
-    /** Counts how often a way passes each latency that is not yet known. */
-    private static void passes(SceneReading scene, Evidence.Way way, int by, Map<Address, Integer> times) {
-        for (int segment : way.segments()) {
+    /** Counts how often a route passes each latency that is not yet known. */
+    private static void passes(SceneReading scene, Evidence.Trace route, int by, Map<Address, Integer> times) {
+        for (int segment : route.segments()) {
             for (Address at : scene.graph().assumed(segment)) {
                 switch (at.key()) {
                     case "latency", "delay", "passLatency" -> times.merge(at, by, Integer::sum);
@@ -103,31 +103,31 @@ final class Double extends PairRule {
         }
     }
 
-    /** The strongest run and the copy that counts; the strongest alone if the copy is among more than can be listed. */
-    private static List<Evidence.Way> two(SceneReading scene, CellReading cell) {
+    /** The strongest route and the copy that counts; the strongest alone if the copy is among more than can be listed. */
+    private static List<Evidence.Trace> two(SceneReading scene, CellReading cell) {
         Delivery d = cell.delivery();
-        List<Evidence.Way> ways = new ArrayList<>();
-        ways.add(new Evidence.Way(Evidence.Sort.RUN, d.strongest()));
-        Run copy = scene.firstRun(
+        List<Evidence.Trace> routes = new ArrayList<>();
+        routes.add(new Evidence.Trace(Evidence.Form.ROUTE, d.strongest()));
+        Route copy = scene.firstRoute(
                 cell,
-                run -> Math.abs(run.gain() - d.copyGain()) < 1e-8
-                        && Math.abs(Math.abs(run.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
-                        && !run.segments().equals(d.strongest()));
+                route -> Math.abs(route.gain() - d.copyGain()) < 1e-8
+                        && Math.abs(Math.abs(route.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
+                        && !route.segments().equals(d.strongest()));
         if (copy != null) {
-            ways.add(new Evidence.Way(Evidence.Sort.RUN, copy.segments()));
+            routes.add(new Evidence.Trace(Evidence.Form.ROUTE, copy.segments()));
         }
-        return ways;
+        return routes;
     }
 
-    /** How many runs are strong enough to count; more than the limit of the search if there are more than that. */
+    /** How many routes are strong enough to count; more than the limit of the search if there are more than that. */
     private static long heard(Thresholds t, SceneReading scene, CellReading cell) {
-        if (cell.delivery().atLeast() || cell.delivery().runs() > RunSearch.EXACT) {
-            return RunSearch.EXACT + 1;
+        if (cell.delivery().atLeast() || cell.delivery().routes() > RouteSearch.EXACT) {
+            return RouteSearch.EXACT + 1;
         }
-        RunSearch.Found found = scene.runs(cell, RunSearch.EXACT);
-        double least = cell.delivery().strongestGain() - t.of(Limit.COPY_WITHIN) - 1e-9;
-        long count = found.runs().stream().filter(r -> r.gain() >= least).count();
-        return found.more() ? RunSearch.EXACT + 1 : count;
+        RouteSearch.Found found = scene.routes(cell, RouteSearch.EXACT);
+        double least = cell.delivery().strongestGain() - t.of(Threshold.COPY_WITHIN) - 1e-9;
+        long count = found.routes().stream().filter(r -> r.gain() >= least).count();
+        return found.more() ? RouteSearch.EXACT + 1 : count;
     }
 
     @Override
@@ -141,7 +141,7 @@ final class Double extends PairRule {
                 new Figure("rise", d.strength() - d.strongestGain(), "dB"),
                 new Figure("copy below strongest", below, "dB")));
         String notch = "";
-        if (d.copyApart() > context.thresholds().of(Limit.STACKED)) {
+        if (d.copyApart() > context.thresholds().of(Threshold.STACKED)) {
             double hertz = 1000 / (2 * d.copyApart());
             figures.add(new Figure("first notch", hertz, "Hz"));
             notch = ", first notch at " + Math.round(hertz) + " Hz";
@@ -153,11 +153,11 @@ final class Double extends PairRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         long heard = heard(context.thresholds(), reading, cell);
-        String times = heard > RunSearch.EXACT ? "many times" : heard > 2 ? heard + " times" : "twice";
+        String times = heard > RouteSearch.EXACT ? "many times" : heard > 2 ? heard + " times" : "twice";
         String space = apart == Apart.NOT_KNOWN
                 ? ""
                 : apart == Apart.STACKED ? ", at the same time" : ", " + Say.of(d.copyApart(), "ms") + " apart";
-        List<Evidence.Way> two = two(reading, cell);
+        List<Evidence.Trace> two = two(reading, cell);
         FlowGraph graph = reading.graph();
         String routes = two.size() < 2
                 ? ""
@@ -169,7 +169,7 @@ final class Double extends PairRule {
                         outlet + Say.verb(outlet, " hears ", " hear ") + source + " " + times + space,
                         source + Say.verb(source, " reaches ", " reach ") + outlet + " " + times + routes + ".",
                         Say.sentence(
-                                source + " at " + outlet + " by " + Say.routes(d.runs(), d.atLeast()) + space
+                                source + " at " + outlet + " by " + Say.routes(d.routes(), d.atLeast()) + space
                                         + (below < 0.05
                                                 ? ", equally loud"
                                                 : ", " + Say.of(below, "dB") + " apart in level"),

@@ -10,7 +10,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Verdict;
 import org.jspecify.annotations.Nullable;
 
-/** Are there copies fainter than a double's, over a run without coupling? */
+/** Are there copies fainter than a double's, over a route without coupling? */
 final class DoubleFaint extends PairRule {
     @Override
     public String id() {
@@ -48,7 +48,7 @@ final class DoubleFaint extends PairRule {
                                 inScenes),
                         "a second route is open, turned far down",
                         "Hardly anything, unless somebody turns it up."),
-                runs(context, scene, cell, 4),
+                routes(context, scene, cell, 4),
                 List.of(new Figure("copy below strongest", below, "dB")));
     }
 }

@@ -13,7 +13,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.Dominators;
@@ -34,7 +34,7 @@ import org.jspecify.annotations.Nullable;
  * Which one element do several musts depend on entirely?
  *
  * <p>Source: dominators of the open graph, seen from each source ({@link Dominators}); a mixer over whose strips a must
- * goes by several ways at once is found by leaving the mixer out.
+ * goes by several routes at once is found by leaving the mixer out.
  */
 final class HangsOn implements Rule {
     /** So many musts × points are looked at; a very large show has some 2 000 000. */
@@ -65,12 +65,12 @@ final class HangsOn implements Rule {
         long pairs = (long) context.musts().size()
                 * context.scenes().getFirst().graph().points();
         if (pairs > MOST_PAIRS) {
-            context.leaveUnfinished(this, "the rig is too large to ask what depends on each element");
+            context.leaveUnfinished(this, "the rig is too large to find out what depends on each element");
             return List.of();
         }
         Map<String, Map<Must, Integer>> carried = carried(context);
         List<Finding> findings = new ArrayList<>();
-        double least = context.thresholds().of(Limit.HANGING);
+        double least = context.thresholds().of(Threshold.HANGING);
         carried.forEach((id, musts) -> {
             boolean covered = carried.entrySet().stream()
                     .anyMatch(o -> !o.getKey().equals(id) && covers(o.getKey(), o.getValue(), id, musts));
@@ -195,7 +195,7 @@ final class HangsOn implements Rule {
                 .map(m -> context.sources().get(m.source).name() + " at "
                         + context.outlets().get(m.outlet).name())
                 .toList();
-        return Told.of(id(), Severity.NOTE, element.id())
+        return FindingBuilder.of(id(), Severity.NOTE, element.id())
                 .title(musts.size() + " required deliveries depend on " + element.name() + " alone")
                 .plain("If " + element.name() + " stops, " + musts.size() + " required deliveries are gone.")
                 .exact("Every route goes through " + element.name() + ": " + Say.first(names, 4))

@@ -15,7 +15,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.Figures;
 import org.gullyrun.core.flow.FlowGraph;
@@ -119,12 +119,12 @@ final class LateApart implements Rule {
                 .orElseThrow();
         double by = late.delivery().strongestDelay() - early.delivery().strongestDelay();
         Thresholds t = context.thresholds();
-        return by > t.of(Limit.APART_MINOR) + 1e-9
+        return by > t.of(Threshold.APART_MINOR) + 1e-9
                 ? new Off(
                         place,
                         early,
                         by,
-                        by > t.of(Limit.APART_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR,
+                        by > t.of(Threshold.APART_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR,
                         late.source().name(),
                         false)
                 : null;
@@ -137,8 +137,8 @@ final class LateApart implements Rule {
         double early =
                 cell.source().or(Sources.PICTURE_DELAY, 0.0) - cell.delivery().strongestDelay();
         Thresholds t = context.thresholds();
-        boolean bad = early > t.of(Limit.LEADS_MINOR) + 1e-9 || -early > t.of(Limit.LAGS_MINOR) + 1e-9;
-        boolean worse = early > t.of(Limit.LEADS_MAJOR) + 1e-9 || -early > t.of(Limit.LAGS_MAJOR) + 1e-9;
+        boolean bad = early > t.of(Threshold.LEADS_MINOR) + 1e-9 || -early > t.of(Threshold.LAGS_MINOR) + 1e-9;
+        boolean worse = early > t.of(Threshold.LEADS_MAJOR) + 1e-9 || -early > t.of(Threshold.LAGS_MAJOR) + 1e-9;
         return bad ? new Off(place, cell, early, worse ? Severity.MAJOR : Severity.MINOR, "its picture", true) : null;
     }
 
@@ -152,7 +152,7 @@ final class LateApart implements Rule {
         boolean early = worst.by > 0;
         String how = Say.of(Math.abs(worst.by), "ms") + (early ? " before " : " after ") + worst.than;
         FlowGraph graph = context.scenes().get(worst.scene).graph();
-        Told told = Told.pair(id(), worst.severity, cell.source(), cell.outlet())
+        FindingBuilder told = FindingBuilder.pair(id(), worst.severity, cell.source(), cell.outlet())
                 .in(scenes)
                 .title(source + Say.verb(source, " arrives ", " arrive ") + how + " at " + outlet)
                 .plain("At " + outlet + ", " + source + Say.verb(source, " comes ", " come ") + how + ".")
@@ -163,7 +163,7 @@ final class LateApart implements Rule {
                                 ? "Lips and sound don't match."
                                 : "The same thing is heard twice, a moment apart.")
                 .evidence(Evidence.of(
-                        worst.scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                        worst.scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .assumed(Say.assumed(graph, cell.delivery().strongest()))
                 .figure(early ? "delay to add" : "delay to take away", Math.abs(worst.by), "ms");
         cell.delivery().strongest().stream()

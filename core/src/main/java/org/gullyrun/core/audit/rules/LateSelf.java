@@ -6,7 +6,7 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -47,17 +47,17 @@ final class LateSelf extends MustRule {
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         Thresholds t = context.thresholds();
-        if (cell.delivery().strength() < t.of(Limit.LEAK_MINOR)) {
+        if (cell.delivery().strength() < t.of(Threshold.LEAK_MINOR)) {
             return null;
         }
         double late = cell.delivery().strongestDelay();
-        return late > t.of(Limit.SELF_MAJOR) + 1e-9
+        return late > t.of(Threshold.SELF_MAJOR) + 1e-9
                 ? Severity.MAJOR
-                : late > t.of(Limit.SELF_MINOR) + 1e-9 ? Severity.MINOR : null;
+                : late > t.of(Threshold.SELF_MINOR) + 1e-9 ? Severity.MINOR : null;
     }
 
     @Override
-    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+    FindingBuilder tell(AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told) {
         double late = cell.delivery().strongestDelay();
         String person = cell.outlet().or(Outlets.PERSON, "");
         return told.title(person + " hears their own voice " + Say.of(late, "ms") + " late")
@@ -71,10 +71,11 @@ final class LateSelf extends MustRule {
                         inScenes)
                 .cause("your microphone is on what you listen to, over a slow route")
                 .noticed(
-                        late > context.thresholds().of(Limit.SELF_MAJOR)
+                        late > context.thresholds().of(Threshold.SELF_MAJOR)
                                 ? "An echo of yourself that makes it hard to speak."
                                 : "Your own voice sounds hollow.")
-                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                .evidence(
+                        Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .figure("delay", late, "ms")
                 .figure("strength", cell.delivery().strength(), "dB");
     }

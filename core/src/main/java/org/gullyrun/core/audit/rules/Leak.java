@@ -10,7 +10,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Verdict;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes.Ground;
 import org.gullyrun.core.flow.FlowGraph;
@@ -18,7 +18,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
-/** Does a never have an open run? */
+/** Does a never have an open route? */
 final class Leak extends PairRule {
     @Override
     public String id() {
@@ -54,16 +54,16 @@ final class Leak extends PairRule {
                         || flagged && sort != null && sort.keeps()
                 ? Severity.CRITICAL
                 : Severity.MAJOR;
-        if (isPrivate && cell.electric().strength() >= t.of(Limit.PRIVATE_KEPT)) {
+        if (isPrivate && cell.electric().strength() >= t.of(Threshold.PRIVATE_KEPT)) {
             return full;
         }
         return byStrength(t, full, cell.delivery().strength());
     }
 
     static Severity byStrength(Thresholds t, Severity full, double strength) {
-        return strength >= t.of(Limit.LEAK_MINOR)
+        return strength >= t.of(Threshold.LEAK_MINOR)
                 ? full
-                : strength >= t.of(Limit.LEAK_NOTE) ? Severity.MINOR : Severity.NOTE;
+                : strength >= t.of(Threshold.LEAK_NOTE) ? Severity.MINOR : Severity.NOTE;
     }
 
     @Override
@@ -83,10 +83,10 @@ final class Leak extends PairRule {
                                 ? "The others in the call hear what is not meant for them."
                                 : "Listeners hear what is not meant for them.";
         boolean twice = cell.delivery().copyGain()
-                >= cell.delivery().strongestGain() - context.thresholds().of(Limit.COPY_WITHIN) - 1e-9;
+                >= cell.delivery().strongestGain() - context.thresholds().of(Threshold.COPY_WITHIN) - 1e-9;
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
-        figures.add(new Figure("runs", cell.delivery().runs(), ""));
+        figures.add(new Figure("runs", cell.delivery().routes(), ""));
         if (twice) {
             figures.add(new Figure("apart", cell.delivery().copyApart(), "ms"));
         }
@@ -100,7 +100,7 @@ final class Leak extends PairRule {
                                 inScenes + ":",
                                 Say.of(cell.delivery().strength(), "dB") + ", "
                                         + Say.routes(
-                                                cell.delivery().runs(),
+                                                cell.delivery().routes(),
                                                 cell.delivery().atLeast())
                                         + (twice
                                                 ? ", doubled, "
@@ -108,7 +108,7 @@ final class Leak extends PairRule {
                                                 : "")),
                         source + Say.verb(source, " goes ", " go ") + Say.through(graph, route),
                         noticed),
-                runs(context, scene, cell, 6),
+                routes(context, scene, cell, 6),
                 figures);
     }
 }

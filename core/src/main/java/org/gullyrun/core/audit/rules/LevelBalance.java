@@ -11,7 +11,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Outlets;
@@ -57,7 +57,7 @@ final class LevelBalance implements Rule {
     private void beside(AuditContext context, int outlet, List<Finding> into) {
         Element at = context.outlets().get(outlet);
         java.lang.Double wanted = context.brief().voiceOverMusic().get(at.id());
-        double least = wanted == null ? context.thresholds().of(Limit.BALANCE) : wanted;
+        double least = wanted == null ? context.thresholds().of(Threshold.BALANCE) : wanted;
         List<Integer> scenes = new ArrayList<>();
         double worst = java.lang.Double.POSITIVE_INFINITY;
         for (int i = 0; i < context.scenes().size(); i++) {
@@ -79,7 +79,7 @@ final class LevelBalance implements Rule {
         Balance balance = Balance.of(scene, context.sources().size(), outlet);
         CellReading voice = Objects.requireNonNull(balance.voice());
         CellReading bed = Objects.requireNonNull(balance.loudestOfBed());
-        into.add(Told.of(id(), Severity.MINOR, at.id())
+        into.add(FindingBuilder.of(id(), Severity.MINOR, at.id())
                 .in(scenes)
                 .title(voice.source().name() + " only " + Say.of(worst, "dB") + " above the rest at " + at.name())
                 .plain("At " + at.name() + ", " + bed.source().name()
@@ -91,15 +91,16 @@ final class LevelBalance implements Rule {
                         "the loudest voice is at " + Say.of(balance.voiceLevel(), "dBFS")
                                 + ", music, media and system together at " + Say.of(balance.bedLevel(), "dBFS")
                                 + ": " + Say.of(worst, "dB") + " apart, wanted " + Say.of(least, "dB"))
-                .cause(bed.source().name() + Say.verb(bed.source().name(), " is", " are") + " loudest beside the voice")
+                .cause(bed.source().name() + Say.verb(bed.source().name(), " is", " are")
+                        + " the loudest next to the voice")
                 .noticed("Listeners strain to follow.")
                 .evidence(new Evidence(
                         scenes.getFirst(),
                         List.of(
-                                new Evidence.Way(
-                                        Evidence.Sort.RUN, bed.delivery().strongest()),
-                                new Evidence.Way(
-                                        Evidence.Sort.RUN, voice.delivery().strongest())),
+                                new Evidence.Trace(
+                                        Evidence.Form.ROUTE, bed.delivery().strongest()),
+                                new Evidence.Trace(
+                                        Evidence.Form.ROUTE, voice.delivery().strongest())),
                         List.of()))
                 .figure("voice above the rest", worst, "dB")
                 .figure("wanted", least, "dB")
@@ -108,7 +109,7 @@ final class LevelBalance implements Rule {
 
     private void between(AuditContext context, int outlet, List<Finding> into) {
         Element at = context.outlets().get(outlet);
-        double most = context.thresholds().of(Limit.BALANCE_SCENES);
+        double most = context.thresholds().of(Threshold.BALANCE_SCENES);
         for (int s = 0; s < context.sources().size(); s++) {
             Element source = context.sources().get(s);
             SourceClass is = source.get(Sources.CLASS);
@@ -127,7 +128,7 @@ final class LevelBalance implements Rule {
             double by = loud < 0 ? 0 : level(context, loud, s, outlet) - level(context, quiet, s, outlet);
             if (by > most + 1e-9) {
                 CellReading cell = context.scenes().get(quiet).cell(s, outlet);
-                into.add(Told.pair(id(), Severity.MINOR, source, at)
+                into.add(FindingBuilder.pair(id(), Severity.MINOR, source, at)
                         .in(List.of(quiet, loud))
                         .title(source.name() + " at " + at.name() + " differs by " + Say.of(by, "dB")
                                 + " between scenes")
@@ -141,7 +142,7 @@ final class LevelBalance implements Rule {
                         .cause("the scenes bring it at different levels or by different routes")
                         .noticed("Listeners reach for their volume.")
                         .evidence(Evidence.of(
-                                quiet, Evidence.Sort.RUN, cell.delivery().strongest()))
+                                quiet, Evidence.Form.ROUTE, cell.delivery().strongest()))
                         .figure("difference", by, "dB")
                         .made());
             }

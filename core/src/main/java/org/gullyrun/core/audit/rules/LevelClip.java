@@ -14,7 +14,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -128,8 +128,8 @@ final class LevelClip implements Rule {
 
         @Nullable
         Hit hit(AuditContext context, int scene, int point, int outlet) {
-            double peak = 10 * Math.log10(power) + context.thresholds().of(Limit.CREST);
-            return loudest < 0 || peak <= context.thresholds().of(Limit.CLIP_MINOR) + 1e-9
+            double peak = 10 * Math.log10(power) + context.thresholds().of(Threshold.CREST);
+            return loudest < 0 || peak <= context.thresholds().of(Threshold.CLIP_MINOR) + 1e-9
                     ? null
                     : new Hit(scene, peak, loudest, point, outlet);
         }
@@ -170,7 +170,7 @@ final class LevelClip implements Rule {
         SceneReading scene = context.scenes().get(hit.scene);
         return Evidence.of(
                 hit.scene,
-                Evidence.Sort.RUN,
+                Evidence.Form.ROUTE,
                 hit.outlet < 0
                         ? scene.strongestTo(context.sources().get(hit.loudest), hit.point)
                         : scene.cell(hit.loudest, hit.outlet).delivery().strongest());
@@ -185,8 +185,8 @@ final class LevelClip implements Rule {
                 ? element.name() + "'s cue"
                 : element.kind() == Kind.OUTLET ? element.name() : Sentences.noun(context.rig(), element);
         double peak = worst.peak;
-        boolean major = peak > context.thresholds().of(Limit.CLIP_MAJOR) + 1e-9;
-        return Told.of(id(), major ? Severity.MAJOR : Severity.MINOR, place)
+        boolean major = peak > context.thresholds().of(Threshold.CLIP_MAJOR) + 1e-9;
+        return FindingBuilder.of(id(), major ? Severity.MAJOR : Severity.MINOR, place)
                 .in(scenes)
                 .title(name + Say.verb(name, " peaks", " peak") + " at " + Say.of(peak, "dBFS"))
                 .plain("When everything plays at once, it gets too loud at " + name + ".")

@@ -67,7 +67,7 @@ final class LevelWindow extends MustRule {
     }
 
     @Override
-    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+    FindingBuilder tell(AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told) {
         Brief.Window window =
                 Objects.requireNonNull(window(context, context.scenes().get(scene), cell));
         double off = off(window, cell);
@@ -84,7 +84,8 @@ final class LevelWindow extends MustRule {
                 .cause("the levels along the route add up to "
                         + Say.of(cell.delivery().strength(), "dB"))
                 .noticed(off > 0 ? "It covers the rest." : "It gets lost beside the rest.")
-                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                .evidence(
+                        Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .figure("level", cell.usualLevel(), "dBFS")
                 .figure("outside by", off, "dB")
                 .assumed(cell.source().get(Sources.LEVEL) == null);

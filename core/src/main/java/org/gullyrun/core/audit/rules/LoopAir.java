@@ -6,7 +6,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Loop;
 
 /** Does sound come back to where it was through the air? */
@@ -51,10 +51,10 @@ final class LoopAir implements Rule {
     private static Severity severity(AuditContext context, SceneReading scene, Loop loop, List<Loop.Circle> air) {
         double strongest = air.stream().mapToDouble(Loop.Circle::gain).max().orElseThrow();
         boolean inner = scene.electricLoops().stream()
-                .anyMatch(e -> e.runsAway() && loop.points().containsAll(e.points()));
-        if (inner ? strongest >= -1e-9 : loop.runsAway()) {
+                .anyMatch(e -> e.buildsUp() && loop.points().containsAll(e.points()));
+        if (inner ? strongest >= -1e-9 : loop.buildsUp()) {
             return Severity.CRITICAL;
         }
-        return strongest > context.thresholds().of(Limit.AIR_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR;
+        return strongest > context.thresholds().of(Threshold.AIR_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR;
     }
 }

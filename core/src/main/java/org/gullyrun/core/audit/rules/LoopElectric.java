@@ -6,7 +6,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Loop;
 
 /** Does sound come back to where it was, in the graph without couplings? */
@@ -43,9 +43,9 @@ final class LoopElectric implements Rule {
     }
 
     private static Severity severity(AuditContext context, Loop loop) {
-        if (loop.runsAway() || loop.strongest().gain() > context.thresholds().of(Limit.LOOP_CRITICAL) + 1e-9) {
+        if (loop.buildsUp() || loop.strongest().gain() > context.thresholds().of(Threshold.LOOP_CRITICAL) + 1e-9) {
             return Severity.CRITICAL;
         }
-        return loop.loopGain() < context.thresholds().of(Limit.LOOP_MINOR) ? Severity.MINOR : Severity.MAJOR;
+        return loop.loopGain() < context.thresholds().of(Threshold.LOOP_MINOR) ? Severity.MINOR : Severity.MAJOR;
     }
 }

@@ -8,7 +8,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Kind;
@@ -47,9 +47,9 @@ final class LoopFarEnd extends PairRule {
         }
         Thresholds t = context.thresholds();
         double strength = cell.delivery().strength();
-        return strength >= t.of(Limit.LEAK_MINOR)
+        return strength >= t.of(Threshold.LEAK_MINOR)
                 ? Severity.CRITICAL
-                : strength >= t.of(Limit.FAR_END_MAJOR) ? Severity.MAJOR : Severity.MINOR;
+                : strength >= t.of(Threshold.FAR_END_MAJOR) ? Severity.MAJOR : Severity.MINOR;
     }
 
     @Override
@@ -72,7 +72,7 @@ final class LoopFarEnd extends PairRule {
                         cell.electric().arrives()
                                 ? "They hear themselves as an echo."
                                 : "The call's own echo cancelling takes care of it."),
-                runs(context, scene, cell, 4),
+                routes(context, scene, cell, 4),
                 List.of(
                         new Figure("strength", cell.delivery().strength(), "dB"),
                         new Figure("local delay", delay, "ms")));

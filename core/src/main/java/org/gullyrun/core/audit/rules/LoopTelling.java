@@ -83,13 +83,13 @@ final class LoopTelling {
                 .toList();
         Loop.Circle strongest = circles.getFirst();
         List<Integer> scenes = hits.stream().map(Hit::scene).distinct().toList();
-        List<Evidence.Way> ways = circles.stream()
+        List<Evidence.Trace> routes = circles.stream()
                 .limit(8)
-                .map(c -> new Evidence.Way(Evidence.Sort.CIRCLE, c.segments()))
+                .map(c -> new Evidence.Trace(Evidence.Form.CIRCLE, c.segments()))
                 .toList();
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure("loop gain", loop.loopGain(), "dB"));
-        if (!loop.runsAway()) {
+        if (!loop.buildsUp()) {
             figures.add(new Figure("margin", loop.margin(), "dB"));
         }
         figures.add(new Figure("circles", loop.circles().size(), ""));
@@ -104,10 +104,10 @@ final class LoopTelling {
         boolean one = subject.size() == 1;
         String title = through
                 + (one ? " feeds back on itself" : " feed back into each other")
-                + (loop.runsAway() ? (one ? " and builds up" : " and build up") : "");
+                + (loop.buildsUp() ? (one ? " and builds up" : " and build up") : "");
         String each = strongest.time() == 0 ? "at once" : Say.of(strongest.time(), "ms") + " a round";
         String fate =
-                loop.runsAway() ? "builds up" : "dies down, " + Say.of(loop.margin(), "dB") + " short of building up";
+                loop.buildsUp() ? "builds up" : "dies down, " + Say.of(loop.margin(), "dB") + " short of building up";
         return new Finding(
                 rule,
                 Finding.Subject.of(subject),
@@ -119,7 +119,7 @@ final class LoopTelling {
                                 + (one
                                         ? " picks up its own sound and plays it again"
                                         : " play each other's sound again")
-                                + (loop.runsAway()
+                                + (loop.buildsUp()
                                         ? ", so it builds up."
                                         : ", so you hear it come back, fainter each time."),
                         Say.sentence(
@@ -127,10 +127,10 @@ final class LoopTelling {
                                 context.in(scenes) + ":",
                                 Say.of(strongest.gain(), "dB") + ", " + each + "; " + fate),
                         "its own output is among what it takes",
-                        loop.runsAway()
+                        loop.buildsUp()
                                 ? "An echo that gets louder, up to a howl."
                                 : "An echo that repeats and fades."),
-                new Evidence(worst.scene, ways, List.of()),
+                new Evidence(worst.scene, routes, List.of()),
                 figures,
                 Say.assumed(context.scenes().get(worst.scene).graph(), loop.segments()));
     }

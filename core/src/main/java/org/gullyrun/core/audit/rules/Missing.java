@@ -9,8 +9,9 @@ import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.flow.BlockedWay;
+import org.gullyrun.core.flow.BlockedRoute;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
@@ -24,8 +25,10 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 
-/** Does a must have no open run, or only one too faint? */
+/** Does a must have no open route, or only one too faint? */
 final class Missing implements Rule {
+    private static final String NOT_CONNECTED = "it isn't connected to ";
+
     @Override
     public String id() {
         return "missing";
@@ -52,36 +55,33 @@ final class Missing implements Rule {
     /** One finding of a must that does not arrive; {@link SceneGap} makes its own with it. */
     static Finding finding(String rule, AuditContext context, MissingPair pair) {
         int scene = pair.unexplained().getFirst();
-        BlockedWay way = pair.ways().get(scene);
-        CellReading cell = context.scenes()
-                .get(scene)
-                .cell(
-                        context.sources().indexOf(pair.source()),
-                        context.outlets().indexOf(pair.outlet()));
+        BlockedRoute route = pair.routes().get(scene);
+        CellReading cell = context.scenes().get(scene).cell(pair.row(), pair.column());
         String source = pair.source().name();
         String outlet = pair.outlet().name();
         String in = pair.everywhere() ? "" : " " + context.in(pair.absent());
         FlowGraph graph = context.scenes().get(scene).graph();
         String cause = cell.tooFaint()
                 ? "every route is turned far down"
-                : !way.exists()
-                        ? noWay(context.rig(), pair.outlet())
-                        : AuditContext.list(way.closed().stream().map(Gate::why).toList())
-                                + (way.exact()
+                : !route.exists()
+                        ? notConnected(context, context.scenes().get(scene), pair)
+                        : AuditContext.list(
+                                        route.closed().stream().map(Gate::why).toList())
+                                + (route.exact()
                                         ? ""
-                                        : " (not worked out to the end: another route may need fewer changes)");
+                                        : " (not fully worked out: another route may need fewer changes)");
         List<Figure> figures = new ArrayList<>();
         if (cell.tooFaint()) {
             figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
         }
-        figures.add(new Figure("closed gates", way.closed().size(), ""));
+        figures.add(new Figure("closed gates", route.closed().size(), ""));
         Outlets.Sort sort = pair.outlet().get(Outlets.SORT);
         boolean worst = sort == Outlets.Sort.LIVE || sort == Outlets.Sort.EARS;
         Evidence evidence;
         if (cell.tooFaint()) {
-            evidence = Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest());
-        } else if (way.exists()) {
-            evidence = Evidence.of(scene, Evidence.Sort.BLOCKED, way.segments());
+            evidence = Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest());
+        } else if (route.exists()) {
+            evidence = Evidence.of(scene, Evidence.Form.BLOCKED, route.segments());
         } else {
             evidence = new Evidence(scene, List.of(), setsOut(context.rig(), pair.source()));
         }
@@ -102,23 +102,46 @@ final class Missing implements Rule {
                                 (cell.tooFaint()
                                                 ? source + " at " + outlet + " at only "
                                                         + Say.of(cell.delivery().strength(), "dB")
-                                                : "No open route from " + source + " to " + outlet)
+                                                : route.exists()
+                                                        ? "No open route from " + source + " to " + outlet
+                                                        : source + Say.verb(source, " isn't", " aren't")
+                                                                + " connected to " + outlet)
                                         + in,
-                                ": " + cause),
+                                ": " + (cause.startsWith(NOT_CONNECTED) ? "nothing leads there" : cause)),
                         cause,
                         worst && sort == Outlets.Sort.EARS
                                 ? outlet + Say.verb(outlet, " doesn't", " don't") + " hear it."
                                 : "Nobody hears it there."),
                 evidence,
                 figures,
-                Say.assumed(context.scenes().get(scene).graph(), way.segments()));
+                Say.assumed(context.scenes().get(scene).graph(), route.segments()));
     }
 
-    private static String noWay(Rig rig, Element outlet) {
+    /** Why not even closed gates lead there: where the sound goes instead. */
+    private static String notConnected(AuditContext context, SceneReading scene, MissingPair pair) {
+        Rig rig = context.rig();
+        Element outlet = pair.outlet();
         boolean byDefault = outlet.get(Outlets.DEVICE) == Choice.Special.DEFAULT;
-        return byDefault && Choices.machineOf(rig, outlet) == null
-                ? outlet.name() + " listens on a default, and of which computer isn't entered"
-                : "it isn't connected to " + outlet.name();
+        if (byDefault && Choices.machineOf(rig, outlet) == null) {
+            return outlet.name() + " listens on a default, but the computer isn't entered";
+        }
+        Element program =
+                rig.find(pair.source().get(Sources.AT), Kind.APPLICATION).orElse(null);
+        List<Element> outputs = program == null ? List.of() : rig.in(program.id(), Kind.APP_OUTPUT);
+        if (program == null || outputs.size() != 1) {
+            return NOT_CONNECTED + outlet.name();
+        }
+        Choices.Going going = Choices.output(rig, program, outputs.getFirst());
+        Element device = rig.find(going.fallback().isEmpty() ? going.device() : going.fallback());
+        if (device == null) {
+            return NOT_CONNECTED + outlet.name();
+        }
+        String machine = rig.name(program.or(Applications.MACHINE, ""));
+        boolean follows = going.effective() == Choice.Special.DEFAULT && !machine.isEmpty();
+        boolean heard = rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(device.id(), o.id()));
+        return program.name() + " plays to " + device.name()
+                + (follows ? ", " + machine + "'s default, which" : ", which")
+                + (heard ? " doesn't lead to " + outlet.name() : " no listener hears");
     }
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */

@@ -18,7 +18,8 @@ abstract class MustRule implements Rule {
     abstract @Nullable Severity judge(AuditContext context, SceneReading scene, CellReading cell);
 
     /** Says what there is to say of a pair, from its worst scene. */
-    abstract Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told);
+    abstract FindingBuilder tell(
+            AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told);
 
     @Override
     public final List<Finding> check(AuditContext context) {
@@ -54,8 +55,8 @@ abstract class MustRule implements Rule {
                 if (worst != null) {
                     int at = places.getFirst();
                     CellReading cell = context.scenes().get(at).cell(s, o);
-                    Told told =
-                            Told.pair(id(), worst, cell.source(), cell.outlet()).in(places);
+                    FindingBuilder told = FindingBuilder.pair(id(), worst, cell.source(), cell.outlet())
+                            .in(places);
                     findings.add(tell(context, at, cell, context.in(places), told)
                             .assumed(Say.assumed(
                                     context.scenes().get(at).graph(),

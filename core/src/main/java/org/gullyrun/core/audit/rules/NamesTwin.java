@@ -86,7 +86,8 @@ final class NamesTwin implements Rule {
                     .filter(b -> isBare(b) && b.get(Mixers.TARGET) instanceof Choice.To)
                     .forEach(bare::add);
             if (!bare.isEmpty()) {
-                Told told = unnamed(mixer, bare.size() + (bare.size() == 1 ? " strip or bus" : " strips and buses"));
+                FindingBuilder told =
+                        unnamed(mixer, bare.size() + (bare.size() == 1 ? " strip or bus" : " strips and buses"));
                 bare.forEach(e -> told.setting(e, Common.name(e.kind())));
                 findings.add(told.made());
             }
@@ -98,7 +99,7 @@ final class NamesTwin implements Rule {
             boolean several = used.size() > 1;
             used.removeIf(n -> !production.or(Productions.TRACK_NAME.of(n), "").isBlank());
             if (several && !used.isEmpty()) { // a single track needs no name to be told from others
-                Told told = unnamed(production, used.size() + (used.size() == 1 ? " track" : " tracks"));
+                FindingBuilder told = unnamed(production, used.size() + (used.size() == 1 ? " track" : " tracks"));
                 used.forEach(n -> told.setting(production, Productions.TRACK_NAME.of(n)));
                 findings.add(told.made());
             }
@@ -126,12 +127,12 @@ final class NamesTwin implements Rule {
         String[] ids = all.stream().map(Element::id).sorted(Ids.ORDER).toArray(String[]::new);
         String noun = all.getFirst().kind().noun();
         String name = all.getFirst().name();
-        Told told = Told.of(id(), Severity.NOTE, ids)
+        FindingBuilder told = FindingBuilder.of(id(), Severity.NOTE, ids)
                 .title(all.size() + " " + plural(noun) + " are called " + name)
                 .plain(all.size() + " " + plural(noun) + " are called " + name
                         + ", so on the phone nobody knows which one is meant.")
                 .exact(all.size() + " " + plural(noun) + " in the same place are called " + name)
-                .cause("names were left as they came")
+                .cause("nobody has renamed them")
                 .noticed("Nothing, until somebody chooses the wrong one.");
         all.forEach(e -> told.setting(e, Common.name(e.kind())));
         return told.made();
@@ -143,12 +144,12 @@ final class NamesTwin implements Rule {
                 : noun + (noun.endsWith("s") ? "es" : "s");
     }
 
-    private Told unnamed(Element program, String what) {
-        return Told.of(id(), Severity.NOTE, program.id())
+    private FindingBuilder unnamed(Element program, String what) {
+        return FindingBuilder.of(id(), Severity.NOTE, program.id())
                 .title(what + " in " + program.name() + " without a name")
                 .plain("In " + program.name() + " something is in use that has no name.")
                 .exact(what + " in use in " + program.name() + " without a name")
-                .cause("names were never given")
+                .cause("nobody has named it")
                 .noticed("Nothing, until somebody changes the wrong one.");
     }
 }

@@ -11,6 +11,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.flow.Route;
 import org.jspecify.annotations.Nullable;
 
 /** A rule that looks at each pair of source and outlet, scene by scene, and makes one finding of a pair. */
@@ -64,7 +65,7 @@ abstract class PairRule implements Rule {
                             telling.words,
                             telling.evidence,
                             telling.figures,
-                            telling.evidence.ways().stream()
+                            telling.evidence.routes().stream()
                                     .anyMatch(w -> Say.assumed(
                                             context.scenes().get(worst).graph(), w.segments()))));
                 }
@@ -73,17 +74,17 @@ abstract class PairRule implements Rule {
         return findings;
     }
 
-    /** The strongest run first, then others in the order of search, at most {@code most}. */
-    static Evidence runs(AuditContext context, int scene, CellReading cell, int most) {
+    /** The strongest route first, then others in the order of search, at most {@code most}. */
+    static Evidence routes(AuditContext context, int scene, CellReading cell, int most) {
         SceneReading reading = context.scenes().get(scene);
-        List<Evidence.Way> ways = new ArrayList<>();
-        ways.add(new Evidence.Way(Evidence.Sort.RUN, cell.delivery().strongest()));
-        for (var run : reading.runs(cell, most).runs()) {
-            Evidence.Way way = new Evidence.Way(Evidence.Sort.RUN, run.segments());
-            if (ways.size() < most && !ways.contains(way)) {
-                ways.add(way);
+        List<Evidence.Trace> routes = new ArrayList<>();
+        routes.add(new Evidence.Trace(Evidence.Form.ROUTE, cell.delivery().strongest()));
+        for (Route route : reading.routes(cell, most).routes()) {
+            Evidence.Trace trace = new Evidence.Trace(Evidence.Form.ROUTE, route.segments());
+            if (routes.size() < most && !routes.contains(trace)) {
+                routes.add(trace);
             }
         }
-        return new Evidence(scene, ways, List.of());
+        return new Evidence(scene, routes, List.of());
     }
 }

@@ -85,7 +85,7 @@ final class RateCable implements Rule {
                 does == null ? Severity.MINOR : Severity.MAJOR,
                 List.of(),
                 new Finding.Words(
-                        link.name() + " joins " + rates,
+                        link.name() + " connects " + rates,
                         "The two ends of " + link.name() + " are set to different sample rates.",
                         Say.sentence(
                                 a.name() + " runs at " + Say.kilo(played) + " and " + b.name() + " at " + Say.kilo(read)

@@ -7,7 +7,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.Clocks;
 import org.gullyrun.core.rig.Devices;
@@ -36,7 +36,7 @@ final class RateDrift implements Rule {
 
     @Override
     public String question() {
-        return "Are two clocks joined with nothing to keep them in step?";
+        return "Are two clocks connected with nothing to keep them in step?";
     }
 
     @Override
@@ -98,12 +98,12 @@ final class RateDrift implements Rule {
         if (ppm == 0) {
             return;
         }
-        double buffer = context.thresholds().of(Limit.SLIP);
+        double buffer = context.thresholds().of(Threshold.SLIP);
         double hours = buffer / (ppm * MS_AN_HOUR);
         double show = context.thresholds().showHours();
         Severity severity = !known ? Severity.NOTE : hours <= show + 1e-9 ? Severity.MAJOR : Severity.MINOR;
         String ends = a.name() + " and " + b.name();
-        Told told = Told.of(id(), severity, a.id(), b.id())
+        FindingBuilder told = FindingBuilder.of(id(), severity, a.id(), b.id())
                 .title(ends + " keep slightly different time" + (known ? ", " + Say.of(ppm, "ppm") + " apart" : ""))
                 .plain(ends + " each keep their own time, and " + by.name()
                         + " joins them; sound will click now and then.")

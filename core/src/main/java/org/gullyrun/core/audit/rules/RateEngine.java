@@ -70,7 +70,7 @@ final class RateEngine implements Rule {
                 .map(d -> d.name() + " at " + Say.kilo(d.or(Devices.RATE, 0.0)))
                 .toList());
         double first = others.getFirst().or(Devices.RATE, 1.0);
-        Told told = Told.of(id(), tight ? Severity.MAJOR : Severity.MINOR, engine.id())
+        FindingBuilder told = FindingBuilder.of(id(), tight ? Severity.MAJOR : Severity.MINOR, engine.id())
                 .title(engine.name() + " runs at " + Say.kilo(rate) + ", " + rates)
                 .plain(engine.name() + " and " + names + " are set to different sample rates.")
                 .exact(

@@ -7,7 +7,7 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.brief.Limit;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Mixers;
@@ -50,11 +50,11 @@ final class RateMany extends MustRule {
     @Override
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
-        return conversions(scene, cell) > context.thresholds().of(Limit.CONVERSIONS) ? Severity.NOTE : null;
+        return conversions(scene, cell) > context.thresholds().of(Threshold.CONVERSIONS) ? Severity.NOTE : null;
     }
 
     @Override
-    Told tell(AuditContext context, int scene, CellReading cell, String inScenes, Told told) {
+    FindingBuilder tell(AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told) {
         long count = conversions(context.scenes().get(scene), cell);
         return told.title(cell.source().name() + Say.verb(cell.source().name(), " is", " are") + " resampled " + count
                         + " times on the route to " + cell.outlet().name())
@@ -66,7 +66,8 @@ final class RateMany extends MustRule {
                         inScenes)
                 .cause("devices along the route are set to different rates")
                 .noticed("Nothing by itself; each conversion adds some delay.")
-                .evidence(Evidence.of(scene, Evidence.Sort.RUN, cell.delivery().strongest()))
+                .evidence(
+                        Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .figure("conversions", count, "");
     }
 }

@@ -10,7 +10,7 @@ import org.gullyrun.core.brief.Terms;
 public final class RuleCatalogue {
     private RuleCatalogue() {}
 
-    /** Every rule there is. Of equally bad findings those of the rule named first are told first. */
+    /** Every rule there is. Among findings of the same severity, those of the earlier rule come first. */
     public static final List<Rule> ALL = List.of(
             // Sound that comes back to where it was: it may howl at any moment.
             new LoopElectric(),
@@ -52,7 +52,7 @@ public final class RuleCatalogue {
             new CaptureTitle(),
             new CaptureSilent(),
             new HangsOn(),
-            // What is in the way when looking for a fault.
+            // Clutter that hides faults.
             new Stray(),
             new CaptureIdle(),
             new ChoiceIdle(),

@@ -58,7 +58,7 @@ final class SceneSelf implements Rule {
         return findings;
     }
 
-    /** The entries of a shortest way from a scene back to itself; empty if there is none. */
+    /** The entries of a shortest route from a scene back to itself; empty if there is none. */
     private static List<Element> circle(Rig rig, Element scene) {
         Map<String, Element> by = new HashMap<>();
         Deque<String> queue = new ArrayDeque<>(List.of(scene.id()));
@@ -90,7 +90,7 @@ final class SceneSelf implements Rule {
         names.add(scene.name());
         String round = String.join(" brings ", names);
         List<String> sorted = ids.stream().sorted(Ids.ORDER).toList();
-        Told told = Told.of(id(), Severity.MAJOR, sorted.toArray(String[]::new))
+        FindingBuilder told = FindingBuilder.of(id(), Severity.MAJOR, sorted.toArray(String[]::new))
                 .title(Sentences.called("Scene", scene.name()) + " contains itself")
                 .plain(Sentences.called("Scene", scene.name())
                         + " contains itself, so nobody can say what it sounds like.")

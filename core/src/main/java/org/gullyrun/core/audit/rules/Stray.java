@@ -84,7 +84,7 @@ final class Stray implements Rule {
         String where = ends.isEmpty()
                 ? "it goes nowhere"
                 : "it ends at " + Say.first(List.copyOf(new LinkedHashSet<>(ends)), 3);
-        Told told = Told.of(id(), Severity.MINOR, application.id())
+        FindingBuilder told = FindingBuilder.of(id(), Severity.MINOR, application.id())
                 .title("Nobody hears " + application.name())
                 .plain("Nobody hears what " + application.name() + " plays: " + where + ".")
                 .exact(

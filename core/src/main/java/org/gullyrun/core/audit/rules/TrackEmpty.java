@@ -45,7 +45,7 @@ final class TrackEmpty implements Rule {
                     .toList();
             if (!empty.isEmpty()) {
                 String names = Say.tracks(rig, production, empty);
-                Told told = Told.of(id(), Severity.MINOR, output.id())
+                FindingBuilder told = FindingBuilder.of(id(), Severity.MINOR, output.id())
                         .title(output.name() + " takes " + names + ", and nothing goes there")
                         .plain("In " + production.name() + ", " + Sentences.called("output", output.name()) + " takes "
                                 + names + ", and there is nothing on it.")

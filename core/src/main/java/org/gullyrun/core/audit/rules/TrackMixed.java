@@ -67,7 +67,7 @@ final class TrackMixed extends PairRule {
                                         + AuditContext.list(owners)),
                         "the track is for " + AuditContext.list(owners),
                         "Two sources on one track can't be separated."),
-                runs(context, scene, cell, 4),
+                routes(context, scene, cell, 4),
                 List.of(new Figure("strength", cell.delivery().strength(), "dB")));
     }
 }

@@ -1,0 +1,108 @@
+package org.gullyrun.cli;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.BlockedRoute;
+import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.Route;
+
+/** Deliveries and loops as plain data, for JSON. */
+final class PlainData {
+    /** The most runs of one cell that are listed. */
+    static final int MOST_ROUTES = 100;
+
+    private PlainData() {}
+
+    static List<String> points(FlowGraph graph, List<Integer> segments) {
+        List<String> points = new ArrayList<>();
+        for (int s : segments) {
+            if (points.isEmpty()) {
+                points.add(graph.id(graph.from(s)));
+            }
+            points.add(graph.id(graph.to(s)));
+        }
+        return points;
+    }
+
+    static Map<String, Object> cell(SceneReading scene, CellReading cell) {
+        FlowGraph graph = scene.graph();
+        Delivery delivery = cell.delivery();
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("source", cell.source().id());
+        one.put("outlet", cell.outlet().id());
+        one.put("wish", cell.wish().word());
+        one.put("verdict", cell.verdict().word());
+        one.put("routeCount", delivery.routes());
+        one.put("atLeast", delivery.atLeast());
+        if (delivery.arrives()) {
+            one.put("strength", Json.number(delivery.strength()));
+            one.put("usualLevel", Json.number(cell.usualLevel()));
+            one.put("worstLevel", Json.number(cell.worstLevel()));
+            one.put("first", delivery.first());
+            one.put("last", delivery.last());
+            one.put("spread", delivery.spread());
+            one.put("strongest", points(graph, delivery.strongest()));
+            one.put(
+                    "routes",
+                    scene.routes(cell, MOST_ROUTES).routes().stream()
+                            .map(r -> route(graph, r))
+                            .toList());
+        }
+        if (!delivery.arrives() || cell.tooFaint()) {
+            BlockedRoute blocked = scene.blocked(cell);
+            Map<String, Object> route = new LinkedHashMap<>();
+            route.put("exists", blocked.exists());
+            route.put("points", points(graph, blocked.segments()));
+            route.put(
+                    "gates",
+                    blocked.closed().stream()
+                            .map(g -> {
+                                Map<String, Object> gate = new LinkedHashMap<>();
+                                gate.put("element", g.at().element());
+                                gate.put("setting", g.at().key());
+                                gate.put("why", g.why());
+                                return gate;
+                            })
+                            .toList());
+            route.put("exact", blocked.exact());
+            one.put("blockedRoute", route);
+        }
+        return one;
+    }
+
+    private static Map<String, Object> route(FlowGraph graph, Route route) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("points", route.points(graph));
+        one.put("gain", route.gain());
+        one.put("delay", route.delay());
+        return one;
+    }
+
+    static Map<String, Object> loop(FlowGraph graph, Loop loop) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("points", loop.points().stream().map(graph::id).toList());
+        one.put("buildsUp", loop.buildsUp());
+        one.put("loopGain", Json.number(loop.loopGain()));
+        one.put("margin", Json.number(loop.margin()));
+        one.put("atLeast", loop.atLeast());
+        one.put(
+                "circles",
+                loop.circles().stream()
+                        .map(c -> {
+                            Map<String, Object> circle = new LinkedHashMap<>();
+                            circle.put("points", points(graph, c.segments()));
+                            circle.put("gain", c.gain());
+                            circle.put("time", c.time());
+                            circle.put("repeats", c.repeats());
+                            return circle;
+                        })
+                        .toList());
+        return one;
+    }
+}

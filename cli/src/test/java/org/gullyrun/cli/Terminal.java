@@ -1,0 +1,29 @@
+package org.gullyrun.cli;
+
+import java.io.StringWriter;
+
+/** Runs commands as from a terminal, and keeps what they print. */
+final class Terminal {
+    private String out = "";
+    private String err = "";
+
+    /** Runs a command; its exit code. */
+    int run(String... args) {
+        StringWriter o = new StringWriter();
+        StringWriter e = new StringWriter();
+        int code = Gullyrun.run(new SafePrinter(o), new SafePrinter(e), args);
+        out = o.toString();
+        err = e.toString();
+        return code;
+    }
+
+    /** What the last command printed. */
+    String out() {
+        return out;
+    }
+
+    /** What the last command complained of. */
+    String err() {
+        return err;
+    }
+}

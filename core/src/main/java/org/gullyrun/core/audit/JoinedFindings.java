@@ -1,0 +1,111 @@
+package org.gullyrun.core.audit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+
+/**
+ * Findings that tell the same trouble at several listeners, to be shown as one: "Live, Archive and Partner relay hear
+ * Clips twice, 12 ms apart". The findings themselves, their identities and fixes, stay as they are.
+ *
+ * @param findings the findings, worst first; at least one
+ * @param title one line for all of them
+ */
+public record JoinedFindings(List<Finding> findings, String title) {
+    private static final String AT = " at ";
+
+    /** What verbs become when several listeners hear something. */
+    private static final List<Map.Entry<String, String>> PLURAL = List.of(
+            Map.entry(" hears itself", " hear themselves"),
+            Map.entry(" also hears ", " also hear "),
+            Map.entry(" doesn't hear ", " don't hear "),
+            Map.entry(" hears ", " hear "),
+            Map.entry(" peaks at ", " peak at "));
+
+    public JoinedFindings {
+        findings = List.copyOf(findings);
+    }
+
+    /** The worst of them, which stands for all. */
+    public Finding first() {
+        return findings.getFirst();
+    }
+
+    /** Whether a finding with an identity is among them. */
+    public boolean holds(String identity) {
+        return findings.stream().anyMatch(f -> f.identity().equals(identity));
+    }
+
+    /**
+     * Joins findings of one rule about one source in the same scenes that would read the same but for the listener.
+     *
+     * @param findings in the order in which they are shown; each row stands where its first finding did
+     */
+    public static List<JoinedFindings> of(Rig rig, List<Finding> findings) {
+        Map<String, List<Finding>> rows = new LinkedHashMap<>();
+        for (Finding finding : findings) {
+            rows.computeIfAbsent(key(rig, finding), k -> new ArrayList<>()).add(finding);
+        }
+        List<JoinedFindings> joined = new ArrayList<>();
+        for (List<Finding> row : rows.values()) {
+            Finding first = row.getFirst();
+            joined.add(new JoinedFindings(
+                    row, row.size() == 1 ? first.words().title() : joint(rig, row, rest(rig, first))));
+        }
+        return List.copyOf(joined);
+    }
+
+    private static String key(Rig rig, Finding finding) {
+        String rest = rest(rig, finding);
+        return rest.isEmpty()
+                ? finding.identity()
+                : String.join(
+                        "\n",
+                        finding.rule(),
+                        finding.subject().source(),
+                        new TreeSet<>(finding.scenes()).toString(),
+                        rest);
+    }
+
+    /** A title without its listener, with the verb as it is for several; empty if it doesn't name the listener so. */
+    private static String rest(Rig rig, Finding finding) {
+        Element outlet = rig.find(listener(rig, finding));
+        String title = finding.words().title();
+        if (outlet == null) {
+            return "";
+        }
+        if (title.endsWith(AT + outlet.name())) {
+            return title.substring(0, title.length() - outlet.name().length());
+        }
+        String rest =
+                title.startsWith(outlet.name()) ? title.substring(outlet.name().length()) : "";
+        for (Map.Entry<String, String> verb : PLURAL) {
+            if (rest.startsWith(verb.getKey())) {
+                return verb.getValue() + rest.substring(verb.getKey().length());
+            }
+            if (rest.startsWith(verb.getValue())) {
+                return rest;
+            }
+        }
+        return "";
+    }
+
+    /** The id of the listener that a finding is about; empty if it is about something else. */
+    public static String listener(Rig rig, Finding finding) {
+        List<String> elements = finding.subject().elements();
+        return elements.size() == 1
+                ? rig.find(elements.getFirst(), Kind.OUTLET).map(Element::id).orElse("")
+                : finding.subject().outlet();
+    }
+
+    private static String joint(Rig rig, List<Finding> row, String rest) {
+        String names = AuditContext.list(
+                row.stream().map(f -> rig.name(listener(rig, f))).toList());
+        return rest.endsWith(AT) ? rest + names : names + rest;
+    }
+}

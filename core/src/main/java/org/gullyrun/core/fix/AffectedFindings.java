@@ -1,0 +1,244 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.OpenView;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+
+/**
+ * Which findings about routes and loops a change might clear: those with a route through what it opens, closes or leads
+ * elsewhere. It names too many rather than too few, so that what does most is not overlooked; under one in a hundred it does
+ * overlook ({@code BoundsTest}), about devices that others stand in for.
+ *
+ * <p>Cost: for each change a look at the findings; what reaches a point is worked out once for each, and scenes that are
+ * alike are looked at once.
+ */
+final class AffectedFindings {
+    private static final Set<String> CHOICES =
+            Set.of(Applications.PROGRAM_CHOICE.key(), Applications.SYSTEM_CHOICE.key());
+    private static final Set<Setting<?>> USABLE = Set.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED);
+    private static final Set<String> ABSENT = Set.of("missing", "scene.gap");
+
+    private final Reading reading;
+    /** The places of the scenes that are not like the one before. */
+    private final int[] scenes;
+
+    private final Map<Change.Set, List<Place>> places = new HashMap<>();
+    private final Map<String, Ends> ends = new HashMap<>();
+
+    AffectedFindings(Reading reading) {
+        this.reading = reading;
+        this.scenes = unlike(reading.scenes());
+    }
+
+    /** The places of the scenes that are not like the one before. */
+    static int[] unlike(List<SceneReading> scenes) {
+        return IntStream.range(0, scenes.size())
+                .filter(i -> i == 0 || !scenes.get(i).isLike(scenes.get(i - 1)))
+                .toArray();
+    }
+
+    /** What a change does to routes. */
+    private enum Does {
+        OPENS,
+        CLOSES
+    }
+
+    /**
+     * Where routes may change: between what reaches any point of the one list and what is reached from any of the other;
+     * from anywhere or to anywhere where that is empty.
+     */
+    private record Place(int scene, Does does, int[] from, int[] to) {}
+
+    /** The findings among some that changes might clear by opening, closing or leading routes elsewhere. */
+    List<Finding> by(List<Change> changes, Collection<Finding> findings) {
+        List<Place> all = new ArrayList<>();
+        for (Change change : changes) {
+            if (change instanceof Change.Set set) {
+                all.addAll(places.computeIfAbsent(set, this::places));
+            }
+        }
+        return all.isEmpty()
+                ? List.of()
+                : findings.stream().filter(f -> isTouched(f, all)).toList();
+    }
+
+    private List<Place> places(Change.Set set) {
+        List<Place> found = new ArrayList<>();
+        boolean choice = CHOICES.contains(set.setting().key());
+        boolean playback = set.setting().equals(Machines.PLAYBACK);
+        Address address = new Address(set.element(), set.setting().key());
+        for (int i : scenes) {
+            FlowGraph graph = reading.scenes().get(i).graph();
+            if (choice) {
+                chosen(graph, i, set, found);
+            } else if (playback) {
+                moved(graph, i, set, found);
+            }
+            if (USABLE.contains(set.setting())) {
+                // What had to do without the device comes back to it, from wherever it had gone.
+                found.add(new Place(i, Does.CLOSES, points(), points()));
+                found.add(new Place(i, Does.OPENS, points(), points()));
+                continue;
+            }
+            if (set.to() instanceof Double) {
+                louder(graph, i, set.element(), found);
+            }
+            for (int s : graph.gated(address)) {
+                found.add(new Place(
+                        i, graph.isOpen(s) ? Does.CLOSES : Does.OPENS, new int[] {graph.from(s)}, new int[] {graph.to(s)
+                        }));
+            }
+        }
+        return found;
+    }
+
+    /** What an element makes louder or fainter is as if it closed there and opened another way. */
+    private static void louder(FlowGraph graph, int scene, String element, List<Place> found) {
+        for (int s = 0; s < graph.segments(); s++) {
+            if (graph.isOpen(s) && graph.segmentElement(s).equals(element)) {
+                int[] from = points(graph.from(s));
+                int[] to = points(graph.to(s));
+                found.add(new Place(scene, Does.CLOSES, from, to));
+                found.add(new Place(scene, Does.OPENS, from, to));
+            }
+        }
+    }
+
+    /** An output that is led to another device: what plays there leaves where it went, and comes to where that leads. */
+    private void chosen(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
+        Rig rig = reading.rig();
+        Element application = rig.program(rig.get(set.element()));
+        int[] out = points(graph.point(application.id() + "#out"));
+        String device = set.to() instanceof Choice choice
+                ? Choices.device(rig, application.get(Applications.MACHINE), choice, Direction.PLAYBACK)
+                : "";
+        found.add(new Place(scene, Does.CLOSES, out, out));
+        found.add(new Place(
+                scene, Does.OPENS, out, Choices.usable(rig, device) ? points(graph.point(device)) : points()));
+    }
+
+    /** A default that is moved: all that plays to it leaves, and what takes from it takes from another. */
+    private void moved(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
+        Rig rig = reading.rig();
+        int was = graph.point(Choices.fallbackDefault(rig, set.element(), Direction.PLAYBACK, false));
+        int is = set.to() instanceof Choice choice && Choices.usable(rig, choice.id()) ? graph.point(choice.id()) : -1;
+        found.add(new Place(scene, Does.CLOSES, points(was), points(was)));
+        if (was < 0 || is < 0) {
+            found.add(new Place(scene, Does.OPENS, points(), points()));
+            return;
+        }
+        IntStream outs = rig.of(Kind.APPLICATION).stream().mapToInt(a -> graph.point(a.id() + "#out"));
+        IntStream ends = Arrays.stream(graph.in(was)).map(graph::from);
+        int[] from = IntStream.concat(IntStream.of(is), IntStream.concat(outs, ends))
+                .filter(p -> p >= 0)
+                .distinct()
+                .toArray();
+        found.add(new Place(scene, Does.OPENS, from, points(was, is)));
+    }
+
+    private static int[] points(int... points) {
+        return Arrays.stream(points).filter(p -> p >= 0).toArray();
+    }
+
+    private boolean isTouched(Finding finding, List<Place> places) {
+        if (!finding.subject().source().isEmpty()) {
+            Ends ends = this.ends.computeIfAbsent(finding.identity(), x -> new Ends(finding));
+            return places.stream().anyMatch(ends::touches);
+        }
+        return finding.rule().startsWith("loop.")
+                ? places.stream().anyMatch(p -> p.does == Does.CLOSES && goesRound(scene(p), p))
+                : finding.rule().startsWith("level.")
+                        && places.stream()
+                                .anyMatch(p -> p.to.length == 0
+                                        || finding.subject().elements().stream().anyMatch(e -> leads(p, e)));
+    }
+
+    private SceneReading scene(Place place) {
+        return reading.scenes().get(place.scene);
+    }
+
+    private boolean leads(Place place, String element) {
+        int end = scene(place).graph().point(element);
+        return end < 0 || any(place.to, scene(place).view().reachingOne(end));
+    }
+
+    /** Where the routes of a finding about a source and an outlet go, scene by scene. */
+    private final class Ends {
+        private final String rule;
+        private final boolean[][] fromSource = new boolean[reading.scenes().size()][];
+        private final boolean[][] toOutlet = new boolean[reading.scenes().size()][];
+
+        Ends(Finding finding) {
+            this.rule = finding.rule();
+            FlowGraph last = null;
+            int source = -1;
+            int outlet = -1;
+            for (int i : scenes) {
+                OpenView view = reading.scenes().get(i).view();
+                if (last == null || !last.sharesPoints(view.graph())) {
+                    last = view.graph();
+                    source = last.point(finding.subject().source());
+                    outlet = last.point(finding.subject().outlet());
+                }
+                fromSource[i] = source < 0 ? new boolean[last.points()] : view.reachedFromOne(source);
+                toOutlet[i] = outlet < 0 ? new boolean[last.points()] : view.reachingOne(outlet);
+            }
+        }
+
+        boolean touches(Place place) {
+            return !(place.does == Does.OPENS ? rule.equals("leak") : ABSENT.contains(rule))
+                    && (place.to.length == 0 || any(place.to, toOutlet[place.scene]))
+                    && (place.from.length == 0 || any(place.from, fromSource[place.scene]));
+        }
+    }
+
+    private static boolean any(int[] points, boolean[] of) {
+        for (int p : points) {
+            if (of[p]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean any(int[] points, IntPredicate of) {
+        for (int p : points) {
+            if (of.test(p)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean goesRound(SceneReading scene, Place place) {
+        return place.from.length == 0
+                || any(
+                        place.from,
+                        p -> scene.view().isLooping(p)
+                                && (place.to.length == 0
+                                        || any(place.to, q -> scene.view().together(p, q))));
+    }
+}

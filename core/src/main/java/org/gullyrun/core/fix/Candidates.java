@@ -1,0 +1,177 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.ValueType;
+
+/**
+ * What might take a finding away, from its evidence alone; nothing here is verified yet.
+ *
+ * <p>For an unwanted route every gate on it (close one); for a blocked route its gates (open all); for something missing
+ * also the choices at which the source sets out; for rates the odd end; for a flag that is off, on.
+ */
+final class Candidates {
+    /** Rules whose routes are wanted, but not as they sound: closing one is no fix. */
+    private static final Set<String> ABOUT_SOUND =
+            Set.of("level.clip", "level.balance", "level.window", "late.apart", "rate.many", "call.voice-only");
+
+    private final Reading reading;
+    private final Finding finding;
+    private final Rig rig;
+    private final Set<List<Change>> found = new LinkedHashSet<>();
+
+    private Candidates(Reading reading, Finding finding) {
+        this.reading = reading;
+        this.finding = finding;
+        this.rig = reading.rig();
+    }
+
+    static List<List<Change>> of(Reading reading, Finding finding) {
+        Candidates candidates = new Candidates(reading, finding);
+        if (!ABOUT_SOUND.contains(finding.rule())) {
+            candidates.fromRoutes();
+        }
+        candidates.fromSettings();
+        if (finding.rule().equals("missing") || finding.rule().equals("scene.gap")) {
+            candidates.fromChoices();
+        }
+        RuleCandidates.of(reading, finding, candidates::add);
+        return List.copyOf(candidates.found);
+    }
+
+    private void add(List<Change> changes) {
+        if (!changes.isEmpty()) {
+            found.add(List.copyOf(changes));
+        }
+    }
+
+    private void fromRoutes() {
+        SceneReading scene = reading.scenes().get(finding.evidence().scene());
+        GateMoves moves = new GateMoves(rig, scene.key());
+        for (Evidence.Trace route : finding.evidence().routes()) {
+            List<Change> openAll = new ArrayList<>();
+            for (int segment : route.segments()) {
+                for (Gate gate : scene.graph().gates(segment)) {
+                    if (gate.open() && route.form() != Evidence.Form.BLOCKED) {
+                        add(moves.close(gate));
+                    } else if (!gate.open()) {
+                        moves.open(gate).stream()
+                                .filter(c -> !openAll.contains(c))
+                                .forEach(openAll::add);
+                    }
+                }
+            }
+            if (route.form() == Evidence.Form.BLOCKED) {
+                add(openAll);
+            }
+        }
+    }
+
+    private void fromSettings() {
+        List<Address> rates = new ArrayList<>();
+        List<Change> flags = new ArrayList<>();
+        for (Address address : finding.evidence().settings()) {
+            Element element = rig.find(address.element());
+            Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), address.key());
+            if (element == null || setting == null) {
+                continue;
+            }
+            if (setting.equals(Devices.RATE) && !finding.rule().equals("rate.engine")) {
+                rates.add(address);
+            } else if (setting.type() instanceof ValueType.Flag && Boolean.FALSE.equals(element.raw(setting))) {
+                Change.Set on = Change.setRaw(rig, element.id(), setting, true);
+                if (on != null && !address.key().equals("converts")) {
+                    flags.add(on);
+                }
+            }
+        }
+        add(flags);
+        for (Address one : rates) {
+            for (Address other : rates) {
+                Double rate = rig.get(other.element()).get(Devices.RATE);
+                Change.Set change =
+                        rate == null || one.equals(other) ? null : Change.set(rig, one.element(), Devices.RATE, rate);
+                if (change != null) {
+                    add(List.of(change));
+                }
+            }
+        }
+    }
+
+    /**
+     * The output choices of the source's application, and the machine's default where one of them leaves it to that. Only
+     * devices come into question from which sound gets to the outlet as things stand, in a scene in which it is missing.
+     */
+    private void fromChoices() {
+        Element source = rig.get(finding.subject().source());
+        Element application = rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
+        if (application == null) {
+            return;
+        }
+        String machine = application.or(Applications.MACHINE, "");
+        List<Element> devices = rig.of(Kind.DEVICE).stream()
+                .filter(d -> d.get(Devices.DIRECTION) == Direction.PLAYBACK && machine.equals(d.get(Devices.MACHINE)))
+                .toList();
+        boolean hasMachine = rig.find(machine, Kind.MACHINE).isPresent();
+        String standing = Choices.fallbackDefault(rig, machine, Direction.PLAYBACK, false);
+        for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+            boolean byDefault = output.get(Applications.PROGRAM_CHOICE) == Choice.Special.DEFAULT;
+            for (Element device : devices) {
+                Choice choice = Choice.to(device.id());
+                if (byDefault && hasMachine && (leadsOn(device.id()) || followersLeadOn(standing))) {
+                    one(Change.set(rig, machine, Machines.PLAYBACK, choice));
+                }
+                if (leadsOn(device.id())) {
+                    one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
+                }
+            }
+        }
+    }
+
+    /** Whether sound gets from a point to the outlet, in a scene that has the finding. */
+    private boolean leadsOn(String point) {
+        return finding.scenes().stream()
+                .anyMatch(i ->
+                        reading.scenes().get(i).leads(point, finding.subject().outlet()));
+    }
+
+    /** Whether it gets there from what takes its sound from the default as it stands: that may follow the default. */
+    private boolean followersLeadOn(String standing) {
+        return standing.isEmpty()
+                || finding.scenes().stream().anyMatch(i -> {
+                    FlowGraph graph = reading.scenes().get(i).graph();
+                    int point = graph.point(standing);
+                    return point < 0 || Arrays.stream(graph.out(point)).anyMatch(s -> leadsOn(graph.id(graph.to(s))));
+                });
+    }
+
+    private void one(Change.@org.jspecify.annotations.Nullable Set change) {
+        if (change != null) {
+            add(List.of(Objects.requireNonNull(change)));
+        }
+    }
+}

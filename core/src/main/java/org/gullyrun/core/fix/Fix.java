@@ -1,0 +1,47 @@
+package org.gullyrun.core.fix;
+
+import java.util.List;
+import org.gullyrun.core.rig.Change;
+
+/**
+ * Changes that were verified to take a finding away.
+ *
+ * @param changes the changes, applicable to the rig as it was read
+ * @param sentence what a person does, in plain words
+ * @param cleared the identities of all findings that are gone or down to minor by it
+ * @param created the identities of findings that were not there before, or rose to major or critical
+ * @param altered what else happens: other deliveries that were good and change, in plain words, each once
+ */
+public record Fix(
+        List<Change> changes, String sentence, List<String> cleared, List<String> created, List<String> altered) {
+    public Fix {
+        changes = List.copyOf(changes);
+        cleared = List.copyOf(cleared);
+        created = List.copyOf(created);
+        altered = List.copyOf(altered);
+    }
+
+    /** How many other deliveries that were good it changes. */
+    public int disturbance() {
+        return altered.size();
+    }
+
+    /** What it clears and costs, in one line. */
+    public String price() {
+        return price(cleared.size(), created.size(), altered);
+    }
+
+    /**
+     * The price of a change in the form used everywhere: "fixes 6 · causes 1 new · no side effects".
+     *
+     * @param fixes how many findings it resolves
+     * @param causes how many it makes
+     * @param effects what else it changes, in words
+     */
+    public static String price(int fixes, int causes, List<String> effects) {
+        String more = effects.size() > 2
+                ? effects.getFirst() + " and " + (effects.size() - 1) + " more"
+                : effects.isEmpty() ? "no side effects" : String.join(" · ", effects);
+        return "fixes " + fixes + (causes > 0 ? " · causes " + causes + " new" : "") + " · " + more;
+    }
+}

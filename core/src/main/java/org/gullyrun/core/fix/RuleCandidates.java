@@ -1,0 +1,285 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.Figure;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.SegmentSettings;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+
+/** What might take a finding away that its rule alone knows of: choices, levels, delays, what can be left out. */
+final class RuleCandidates {
+    private static final double STEP = 10; // levels are set in tenths of a dB, delays in tenths of a ms
+
+    private final Reading reading;
+    private final Finding finding;
+    private final Rig rig;
+    private final Consumer<List<Change>> to;
+
+    private RuleCandidates(Reading reading, Finding finding, Consumer<List<Change>> to) {
+        this.reading = reading;
+        this.finding = finding;
+        this.rig = reading.rig();
+        this.to = to;
+    }
+
+    /** Hands on the candidates of a finding's rule, one after the other. */
+    static void of(Reading reading, Finding finding, Consumer<List<Change>> to) {
+        new RuleCandidates(reading, finding, to).all();
+    }
+
+    private void all() {
+        switch (finding.rule()) {
+            case "track.empty" -> untick();
+            case "rate.engine" -> engineRate();
+            case "choice.idle" -> idleChoice();
+            case "capture.title" ->
+                element().ifPresent(e -> set(e, Productions.RECOGNISED, Productions.Recognised.TITLE_THEN_PROGRAM));
+            case "capture.idle" -> to.accept(Changes.removal(rig, first()));
+            case "call.voice-only" ->
+                addresses(Applications.VOICE_ONLY).forEach(e -> set(e, Applications.VOICE_ONLY, false));
+            case "device.call-profile" -> otherMicrophone();
+            case "scene.self" -> addresses(Productions.BRINGS).forEach(e -> to.accept(Changes.removal(rig, e.id())));
+            case "level.clip" -> levels(-over());
+            case "level.balance" -> {
+                if (finding.subject().source().isEmpty()) {
+                    double lacks = figure("wanted") - figure("voice above the rest");
+                    for (double more : List.of(0.0, 1.0, 3.0)) { // what stands beside the loudest counts too
+                        levels(-lacks - more);
+                    }
+                } else {
+                    levels(figure("difference"));
+                }
+            }
+            case "level.window" -> levels(-figure("outside by"));
+            case "late.apart" -> delays();
+            case "default.fragile" -> byName();
+            case "stray" -> element().ifPresent(this::outputs);
+            default -> {}
+        }
+    }
+
+    private String first() {
+        return finding.subject().elements().getFirst();
+    }
+
+    private Optional<Element> element() {
+        return Optional.ofNullable(rig.find(first()));
+    }
+
+    private double figure(String name) {
+        return finding.figures().stream()
+                .filter(f -> f.name().equals(name))
+                .mapToDouble(Figure::value)
+                .findFirst()
+                .orElse(0);
+    }
+
+    private double over() {
+        return figure("peak") - reading.thresholds().of(Threshold.CLIP_MINOR);
+    }
+
+    private <T> void set(Element element, Setting<T> setting, T value) {
+        Change.Set change = Change.set(rig, element.id(), setting, value);
+        if (change != null) {
+            to.accept(List.of(change));
+        }
+    }
+
+    /** The elements that the evidence names with a setting. */
+    private List<Element> addresses(Setting<?> setting) {
+        return finding.evidence().settings().stream()
+                .filter(a -> a.key().equals(setting.key()))
+                .map(a -> rig.find(a.element()))
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    private void untick() {
+        List<Change> off = new ArrayList<>();
+        for (Address at : finding.evidence().settings()) {
+            Element output = rig.find(at.element());
+            Setting<?> setting = output == null ? null : Catalogue.find(output.kind(), at.key());
+            if (output != null && setting != null) {
+                Change.Set change = Change.setRaw(rig, output.id(), setting, false);
+                if (change != null) {
+                    off.add(change);
+                }
+            }
+        }
+        to.accept(off);
+    }
+
+    private void engineRate() {
+        Element engine = rig.get(first());
+        Setting<Double> own = engine.kind() == Kind.MIXER ? Mixers.RATE : Productions.RATE;
+        Double rate = engine.get(own);
+        List<Change> devices = new ArrayList<>();
+        for (Element device : addresses(Devices.RATE)) {
+            if (device.kind() == Kind.DEVICE && device.get(Devices.RATE) instanceof Double other && rate != null) {
+                set(engine, own, other);
+                Change.Set change = Change.set(rig, device.id(), Devices.RATE, rate);
+                if (change != null) {
+                    devices.add(change);
+                }
+            }
+        }
+        to.accept(devices);
+    }
+
+    private void idleChoice() {
+        element().ifPresent(e -> {
+            if (e.kind() == Kind.APP_OUTPUT) {
+                set(e, Applications.SYSTEM_CHOICE, Choice.Special.UNSET);
+                set(e, Applications.PROGRAM_CHOICE, Choice.Special.DEFAULT);
+            } else {
+                set(e, Applications.INPUT_SYSTEM, Choice.Special.UNSET);
+                set(e, Applications.INPUT, Choice.Special.DEFAULT);
+            }
+        });
+    }
+
+    private void otherMicrophone() {
+        Element worn = rig.get(first());
+        for (Element application : addresses(Applications.INPUT)) {
+            for (Element device : rig.of(Kind.DEVICE)) {
+                if (device.get(Devices.DIRECTION) == Devices.Direction.RECORDING
+                        && Objects.equals(device.get(Devices.MACHINE), worn.get(Devices.MACHINE))
+                        && !device.id().equals(worn.id())) {
+                    set(application, Applications.INPUT, Choice.to(device.id()));
+                }
+            }
+        }
+        set(worn, Devices.ENABLED, false);
+    }
+
+    /** Every level on the routes of the evidence, moved by so many dB. */
+    private void levels(double by) {
+        double step = by < 0 ? Math.floor(by * STEP) / STEP : Math.ceil(by * STEP) / STEP;
+        FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
+        boolean first = true;
+        for (Evidence.Trace route : finding.evidence().routes()) {
+            double here = first ? step : -step; // the second way of a balance is the voice: it goes the other way
+            for (int segment : route.segments()) {
+                for (Address at : SegmentSettings.of(graph, segment)) {
+                    level(at, here);
+                }
+            }
+            first = false;
+        }
+    }
+
+    private void level(Address at, double by) {
+        Element element = rig.find(at.element());
+        Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
+        if (element == null || setting == null || !isLevel(setting) || !(element.raw(setting) instanceof Double now)) {
+            return;
+        }
+        Change.Set change = Change.setRaw(rig, element.id(), setting, Math.round((now + by) * STEP) / STEP);
+        if (change != null) {
+            to.accept(List.of(change));
+        }
+    }
+
+    private static boolean isLevel(Setting<?> setting) {
+        return switch (setting.kind()) {
+            case INPUT -> setting.equals(Productions.INPUT_LEVEL);
+            case ENTRY -> setting.equals(Productions.ENTRY_LEVEL);
+            case STRIP ->
+                setting.equals(Mixers.STRIP_LEVEL) || setting.familyKey().equals(Mixers.CROSSING_LEVEL.key());
+            case BUS -> setting.equals(Mixers.BUS_LEVEL);
+            case APP_OUTPUT -> setting.equals(Applications.OUTPUT_LEVEL);
+            default -> false;
+        };
+    }
+
+    private void delays() {
+        double add = figure("delay to add") - figure("delay to take away");
+        FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
+        for (Evidence.Trace route : finding.evidence().routes()) {
+            for (int segment : route.segments()) {
+                rig.find(graph.segmentElement(segment), Kind.INPUT).ifPresent(input -> {
+                    double now = input.or(Productions.INPUT_DELAY, 0.0);
+                    Change.Set change = Change.setRaw(
+                            rig,
+                            input.id(),
+                            Productions.INPUT_DELAY,
+                            Math.max(0, Math.round((now + add) * STEP) / STEP));
+                    if (change != null) {
+                        to.accept(List.of(change));
+                    }
+                });
+            }
+        }
+    }
+
+    /** Everything that follows the default, set to the device by name. */
+    private void byName() {
+        Element machine = rig.get(first());
+        boolean playback = finding.subject().elements().getLast().equals(Machines.PLAYBACK.key());
+        Choice device = machine.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
+        if (!(device instanceof Choice.To)) {
+            return;
+        }
+        List<Change> all = new ArrayList<>();
+        for (Element application : rig.of(Kind.APPLICATION)) {
+            if (machine.id().equals(application.get(Applications.MACHINE))) {
+                if (playback) {
+                    rig.in(application.id(), Kind.APP_OUTPUT)
+                            .forEach(o -> named(all, o, Applications.PROGRAM_CHOICE, device));
+                } else {
+                    named(all, application, Applications.INPUT, device);
+                }
+            }
+        }
+        for (Element production : rig.of(Kind.PRODUCTION)) {
+            if (machine.id().equals(production.get(Productions.MACHINE))) {
+                if (playback) {
+                    named(all, production, Productions.CUE_DEVICE, device);
+                }
+                Productions.Takes takes = playback ? Productions.Takes.PLAYBACK : Productions.Takes.RECORDING;
+                rig.in(production.id(), Kind.INPUT).stream()
+                        .filter(i -> i.get(Productions.TAKES) == takes)
+                        .forEach(i -> named(all, i, Productions.DEVICE, device));
+            }
+        }
+        to.accept(all);
+    }
+
+    private void named(List<Change> all, Element element, Setting<Choice> setting, Choice device) {
+        if (element.get(setting) == Choice.Special.DEFAULT) {
+            all.add(Objects.requireNonNull(Change.set(rig, element.id(), setting, device)));
+        }
+    }
+
+    private void outputs(Element application) {
+        for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+            for (Element device : rig.of(Kind.DEVICE)) {
+                if (device.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
+                        && Objects.equals(device.get(Devices.MACHINE), application.get(Applications.MACHINE))) {
+                    set(output, Applications.PROGRAM_CHOICE, Choice.to(device.id()));
+                }
+            }
+        }
+    }
+}

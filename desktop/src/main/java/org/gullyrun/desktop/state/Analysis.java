@@ -1,0 +1,336 @@
+package org.gullyrun.desktop.state;
+
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.Fix;
+import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.flow.RigTooLarge;
+import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Everything that is computed away from the interface thread, and the threads that do it. The newest request wins: what
+ * has been overtaken is dropped, and long work pauses while a person types or clicks. Failures are reported.
+ *
+ * <p>Methods belong on the interface thread, and results come back on it.
+ */
+final class Analysis implements AutoCloseable {
+    /** Takes results, on the interface thread. */
+    interface Results {
+        /** The rig was read, later than at once. */
+        void answered(Answer answer);
+
+        /** The rig could not be read. */
+        void failed(String why);
+
+        /** The slow rules have been asked too. */
+        void deepened(Reading whole);
+
+        /** Root causes, as far as found. */
+        void found(RootCauses.Found causes);
+
+        /** Fixes of the selected finding, as far as verified. */
+        void found(FixList fixes);
+
+        /** Something else went wrong. */
+        void trouble(String message);
+    }
+
+    /**
+     * What is computed of the first survey of a case; where that fails, of an empty rig.
+     *
+     * @param failure why it failed; empty if it didn't
+     */
+    record First(Answer answer, String failure) {}
+
+    /** Fixes are tried only once the answer itself is on screen, ms: they would take the processor away from it. */
+    private static final int AFTER_THE_ANSWER = 60;
+    /** At the start the window itself comes first, ms. */
+    private static final int AFTER_THE_WINDOW = 3_000;
+    /** How long the interface thread waits for a reading, ms: less than half a frame. */
+    private static final int SOON = 7;
+    /** Fixes are shown as they are verified, at most once in this many ms. */
+    private static final int STILL_TRYING = 300;
+    /** Long work pauses while a person types or clicks, and resumes this many ms later. */
+    private static final int IDLE = 400;
+
+    private static final int PAUSE = 25;
+    /** How long to look for root causes. An ordinary rig takes a second. */
+    private static final int CAUSES_SECONDS = 60;
+    /** How long to try fixes of one finding. */
+    private static final int FIXES_SECONDS = 20;
+
+    private final Consumer<Runnable> interfaceThread;
+    private final Results results;
+    private final ExecutorService reader = worker("reader");
+    private final ExecutorService fixer = worker("fixer");
+    /** Beside the fixer, so that fixes of the selection do not wait for root causes. */
+    private final ExecutorService seeker = seekers();
+
+    private final AtomicLong newest = new AtomicLong();
+    private final AtomicLong newestFixes = new AtomicLong();
+    /** When a person last pressed something, in {@link System#nanoTime}. */
+    private volatile long lastPressed = System.nanoTime() - IDLE * 1_000_000L;
+
+    Analysis(Consumer<Runnable> interfaceThread, Results results) {
+        this.interfaceThread = interfaceThread;
+        this.results = results;
+    }
+
+    /** A thread for work of one kind, which ends with the program. */
+    static ExecutorService worker(String name) {
+        return Executors.newSingleThreadExecutor(task -> {
+            Thread thread = new Thread(task, "gullyrun-" + name);
+            thread.setDaemon(true);
+            return thread;
+        });
+    }
+
+    private static ExecutorService seekers() {
+        int most = Math.min(2, Runtime.getRuntime().availableProcessors());
+        return new ForkJoinPool(
+                most,
+                pool -> {
+                    var thread = ForkJoinPool.defaultForkJoinWorkerThreadFactory.newThread(pool);
+                    thread.setName("gullyrun-seeker");
+                    thread.setDaemon(true);
+                    return thread;
+                },
+                null,
+                true);
+    }
+
+    private static Audit audit(Case what) {
+        return RuleCatalogue.on(what.terms(), what.showHours());
+    }
+
+    /** Reads the first survey of a case, here and now. */
+    static First first(Case what) {
+        Audit audit = audit(what).quick();
+        try {
+            return new First(Answer.of(audit.read(what.surveys().getFirst().rig(), what.brief())), "");
+        } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+            return new First(Answer.of(audit.read(Rig.EMPTY, what.brief())), reason("audit", e));
+        }
+    }
+
+    /** What went wrong, as a sentence. A fault of the program itself is also logged. */
+    private static String reason(String doing, Throwable fault) {
+        Throwable cause = fault instanceof CompletionException && fault.getCause() != null ? fault.getCause() : fault;
+        if (cause instanceof RigTooLarge) {
+            return String.valueOf(cause.getMessage());
+        }
+        System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, doing + " failed", cause);
+        return switch (cause) {
+            case OutOfMemoryError e -> "There isn't enough memory for it.";
+            case StackOverflowError e -> "Its parts are nested too deeply.";
+            default -> "Something went wrong in Gullyrun (" + cause + ").";
+        };
+    }
+
+    /** Wraps work for another thread so that a failure is reported instead of lost with the thread. */
+    Runnable reporting(String doing, Runnable work) {
+        return () -> {
+            try {
+                work.run();
+            } catch (CancellationException e) {
+                if (!seeker.isShutdown()) {
+                    throw e; // else the window was closed meanwhile
+                }
+            } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+                String why = "Could not " + doing + ". " + reason(doing, e);
+                interfaceThread.accept(() -> results.trouble(why));
+            }
+        };
+    }
+
+    /** A person presses keys or buttons: long work waits meanwhile. */
+    void pressed() {
+        lastPressed = System.nanoTime();
+    }
+
+    /** Drops all that is being computed of the case shown so far. */
+    void forget() {
+        newest.incrementAndGet();
+        newestFixes.incrementAndGet();
+    }
+
+    /** Whether a turn has been overtaken; waits first while a person presses something. */
+    private boolean isOver(long turn, AtomicLong turns) {
+        try {
+            while (turn == turns.get() && System.nanoTime() - lastPressed < IDLE * 1_000_000L) {
+                Thread.sleep(PAUSE);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return true;
+        }
+        return turn != turns.get();
+    }
+
+    /**
+     * Reads a rig. What is read within a few milliseconds is returned at once, so that one frame shows the change and its
+     * answer; else null is returned and the answer comes later.
+     *
+     * @param before an earlier reading, from which what can't have changed is taken over
+     */
+    @Nullable
+    Answer read(Case what, Rig rig, Reading before) {
+        long turn = newest.incrementAndGet();
+        Audit audit = audit(what);
+        CompletableFuture<@Nullable Answer> answer = CompletableFuture.supplyAsync(
+                () -> turn == newest.get() ? Answer.of(audit.quick().read(rig, what.brief(), before)) : null, reader);
+        Answer soon = soon(answer);
+        if (soon != null) {
+            return soon;
+        }
+        answer.whenComplete((late, fault) -> {
+            if (late == null && (fault == null || turn != newest.get() || reader.isShutdown())) {
+                return; // overtaken
+            }
+            String failure = fault == null ? "" : reason("audit", fault);
+            interfaceThread.accept(() -> {
+                if (turn != newest.get()) {
+                    return;
+                }
+                if (late == null) {
+                    results.failed(failure);
+                } else {
+                    results.answered(late);
+                }
+            });
+        });
+        return null;
+    }
+
+    private static @Nullable Answer soon(CompletableFuture<@Nullable Answer> answer) {
+        try {
+            return answer.get(SOON, TimeUnit.MILLISECONDS);
+        } catch (TimeoutException | ExecutionException e) {
+            return null;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return null;
+        }
+    }
+
+    /**
+     * Long work once the answer is on screen: first the slow rules, then root causes.
+     *
+     * @param atStart whether the window is only just being shown
+     */
+    void lookDeeper(Case what, Reading quick, boolean atStart) {
+        if (seeker.isShutdown()) {
+            return;
+        }
+        long turn = newest.get();
+        Audit audit = audit(what);
+        Runnable look = () -> {
+            if (isOver(turn, newest)) {
+                return;
+            }
+            Reading whole = audit.read(quick.rig(), quick.brief(), quick);
+            interfaceThread.accept(() -> {
+                if (turn == newest.get()) {
+                    results.deepened(whole);
+                }
+            });
+            seekCauses(audit.quick(), quick, turn);
+        };
+        int wait = atStart ? AFTER_THE_WINDOW : AFTER_THE_ANSWER * 3;
+        CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, seeker)
+                .execute(reporting("look for root causes", look));
+    }
+
+    private void seekCauses(Audit audit, Reading reading, long turn) {
+        Consumer<RootCauses.Found> show = found -> interfaceThread.accept(() -> {
+            if (turn == newest.get()) {
+                results.found(found);
+            }
+        });
+        long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
+        RootCauses.Found found =
+                RootCauses.of(audit, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show);
+        if (found.ended()) {
+            show.accept(found);
+        }
+    }
+
+    /** Tries fixes of the selected finding; null stops those of the one before. */
+    void seekFixes(Case what, Reading reading, @Nullable Finding finding) {
+        long turn = newestFixes.incrementAndGet();
+        if (finding == null || fixer.isShutdown()) {
+            return; // the last frame may still ask after the window was closed
+        }
+        Audit all = audit(what);
+        Audit audit = all.isDeep(finding.rule()) ? all : all.quick();
+        Runnable work = () -> {
+            if (turn == newestFixes.get()) {
+                seekFixes(audit, reading, finding, turn);
+            }
+        };
+        CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, fixer)
+                .execute(reporting("try fixes", work));
+    }
+
+    private void seekFixes(Audit audit, Reading reading, Finding finding, long turn) {
+        long[] shown = {System.nanoTime()};
+        long until = System.nanoTime() + FIXES_SECONDS * 1_000_000_000L;
+        List<Fix> fixes = new Fixes(audit)
+                .find(reading, finding, () -> turn != newestFixes.get() || System.nanoTime() > until, soFar -> {
+                    if (System.nanoTime() - shown[0] > STILL_TRYING * 1_000_000L) {
+                        shown[0] = System.nanoTime();
+                        show(turn, new FixList(finding.identity(), soFar, RootCauses.Progress.WORKING));
+                    }
+                });
+        RootCauses.Progress end =
+                System.nanoTime() > until ? RootCauses.Progress.OUT_OF_TIME : RootCauses.Progress.DONE;
+        show(turn, new FixList(finding.identity(), fixes, end));
+    }
+
+    private void show(long turn, FixList fixes) {
+        interfaceThread.accept(() -> {
+            if (turn == newestFixes.get()) {
+                results.found(fixes);
+            }
+        });
+    }
+
+    /** Works something out of a reading and hands it over. */
+    <T> void ask(Reading reading, Function<Reading, T> question, Consumer<T> then) {
+        reader.execute(reporting("work that out", () -> {
+            T answer = question.apply(reading);
+            interfaceThread.accept(() -> then.accept(answer));
+        }));
+    }
+
+    /** From now on only the answer to a change is computed: no fixes, no slow rules, no root causes. */
+    void onlyAnswer() {
+        fixer.shutdownNow();
+        seeker.shutdownNow();
+    }
+
+    @Override
+    public void close() {
+        forget(); // what is still being tried stops at its next trial
+        reader.shutdownNow();
+        onlyAnswer();
+    }
+}

@@ -1,0 +1,107 @@
+package org.gullyrun.desktop.route;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Judgement;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** The way: the steps one under the other, joined by a line that is walked down. */
+public final class StepBar extends VBox {
+    /** The width of the column at 100 % text. */
+    public static final double WIDTH = 84;
+
+    private final Store store;
+    private final List<Button> steps = new ArrayList<>();
+    private final List<Label> states = new ArrayList<>();
+
+    /** The steps of what the store holds. */
+    public StepBar(Store store) {
+        this.store = store;
+        setId("steps");
+        getStyleClass().add("steps");
+        setAlignment(Pos.TOP_CENTER);
+        setPadding(new Insets(26, 0, 0, 0));
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        if (steps.isEmpty() || before.textScale() != now.textScale()) {
+            build(now.textScale());
+        }
+        int asked = now.answer().questions().size();
+        for (Step step : Step.values()) {
+            Button button = steps.get(step.ordinal());
+            Nodes.mark(button, "selected", step == now.step());
+            long open = now.reading().findings().stream().filter(Finding::isBad).count();
+            Judgement judged = now.judgement();
+            boolean clear = open == 0 && !now.alerts().isNotAudited() && judged.isPossible();
+            String state = switch (step) {
+                case INTAKE -> asked == 0 ? "" : asked + " to ask";
+                case BRIEF, TRACE -> "";
+                case FINDINGS ->
+                    now.alerts().isNotAudited()
+                            ? "not audited"
+                            : now.reading().rig().elements().isEmpty()
+                                    ? ""
+                                    : open > 0 ? open + " open" : clear ? "clear" : judged.missing();
+            };
+            Label label = states.get(step.ordinal());
+            if (label.getText().equals(state) && before != now) {
+                continue; // styles set again are gone through again
+            }
+            label.setText(state);
+            label.getStyleClass()
+                    .setAll(
+                            "label",
+                            "small",
+                            clear && step == Step.FINDINGS
+                                    ? "good-text"
+                                    : open > 0 && step == Step.FINDINGS ? "bad-text" : "warn-text");
+            button.setAccessibleText(step.label() + (state.isEmpty() ? "" : ", " + state));
+        }
+    }
+
+    private void build(double u) {
+        getChildren().clear();
+        steps.clear();
+        states.clear();
+        setPrefWidth(WIDTH * u);
+        setMinWidth(WIDTH * u);
+        for (Step step : Step.values()) {
+            if (step.ordinal() > 0) {
+                Line line = Nodes.line(0, 0, 0, 30 * u, "step-line", "ahead");
+                VBox.setMargin(line, new Insets(5, 0, 5, 0));
+                getChildren().add(line);
+            }
+            Circle ring = new Circle(7.5 * u);
+            ring.getStyleClass().add("step-dot");
+            Circle core = new Circle(2.8 * u);
+            core.getStyleClass().add("step-core");
+            Label name = new Label(step.label());
+            Label state = new Label();
+            VBox stack = new VBox(2, new StackPane(ring, core), name, state);
+            stack.setAlignment(Pos.CENTER);
+            Button button = new Button();
+            button.setGraphic(stack);
+            button.getStyleClass().setAll("step-button");
+            button.setId("step-" + step.name().toLowerCase(java.util.Locale.ROOT));
+            button.setPrefWidth((WIDTH - 4) * u);
+            button.setOnAction(e -> store.go(step));
+            steps.add(button);
+            states.add(state);
+            getChildren().add(button);
+        }
+    }
+}

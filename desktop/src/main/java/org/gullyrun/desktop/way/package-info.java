@@ -1,5 +1,0 @@
-/** The way: the steps of the work, down the left side. */
-@NullMarked
-package org.gullyrun.desktop.way;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,115 @@
+package org.gullyrun.desktop.window;
+
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Store;
+
+/** The figures at which findings begin, with their reasons; each can be set otherwise for this case. */
+final class ThresholdsSheet {
+    private final Store store;
+
+    ThresholdsSheet(Store store) {
+        this.store = store;
+    }
+
+    /** Lays the sheet over the window. */
+    void show(Overlay overlay) {
+        GridPane grid = new GridPane(14, 5);
+        Threshold[] limits = Threshold.values();
+        for (int i = 0; i < limits.length; i++) {
+            Threshold limit = limits[i];
+            Label meaning = Nodes.label(sentence(limit.meaning()));
+            GridPane.setHgrow(meaning, Priority.ALWAYS);
+            Label why = Nodes.label(limit.source(), "small", "soft");
+            why.setPrefWidth(250);
+            grid.addRow(i, meaning, field(limit), usual(limit), why);
+        }
+        overlay.sheet(
+                "Thresholds of this case",
+                "Where findings begin or get worse. A figure entered here holds for this case only. An empty field means the"
+                        + " usual figure.",
+                List.of(grid),
+                900);
+    }
+
+    private static String id(String what, Threshold limit) {
+        return what + "-" + limit.key().replace('.', '-');
+    }
+
+    private static String sentence(String meaning) {
+        return meaning.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + meaning.substring(1);
+    }
+
+    private Label usual(Threshold limit) {
+        Label usual = Nodes.label(usually(limit), "small", "soft");
+        usual.setWrapText(false);
+        usual.setMinWidth(Region.USE_PREF_SIZE);
+        usual.setId(id("usual", limit));
+        return usual;
+    }
+
+    private String usually(Threshold limit) {
+        return terms().limits().containsKey(limit.key()) ? "usually " + limit.say(limit.usual()) : "";
+    }
+
+    private TextField field(Threshold limit) {
+        TextField field = new TextField(shown(limit));
+        field.setId(id("limit", limit));
+        field.getStyleClass().add("number-field");
+        field.setPrefWidth(96 * store.state().textScale());
+        field.setMinWidth(Region.USE_PREF_SIZE);
+        field.setOnAction(e -> enter(field, limit));
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (!is) {
+                enter(field, limit);
+            }
+        });
+        return field;
+    }
+
+    private Terms terms() {
+        return store.state().what().terms();
+    }
+
+    private String shown(Threshold limit) {
+        return limit.say(terms().limits().getOrDefault(limit.key(), limit.usual()));
+    }
+
+    private void enter(TextField field, Threshold limit) {
+        if (field.getText().equals(shown(limit))) {
+            Nodes.mark(field, "wrong", false);
+            beside(field, limit, usually(limit));
+            return;
+        }
+        Double value = field.getText().isBlank() ? Double.valueOf(limit.usual()) : limit.read(field.getText());
+        Nodes.mark(field, "wrong", value == null);
+        if (value == null) {
+            beside(field, limit, "Enter a number " + limit.range());
+            return;
+        }
+        Edit.About from = Edit.About.of(store.state().what());
+        Terms to = from.terms().with(limit.key(), value == limit.usual() ? null : value);
+        if (!to.equals(from.terms())) {
+            store.edit(
+                    new Edit.OfCase(from, from.with(to)),
+                    "set threshold: " + limit.meaning() + " (" + limit.say(value) + ")");
+        }
+        field.setText(shown(limit));
+        beside(field, limit, usually(limit));
+    }
+
+    /** Says something beside a field: what is usual, or what is expected there. */
+    private static void beside(TextField field, Threshold limit, String words) {
+        if (field.getScene() != null && field.getScene().lookup("#" + id("usual", limit)) instanceof Label label) {
+            label.setText(words);
+        }
+    }
+}

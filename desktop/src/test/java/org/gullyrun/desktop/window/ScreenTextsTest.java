@@ -1,0 +1,119 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.text.Text;
+import javafx.stage.Stage;
+import org.gullyrun.core.words.Texts;
+import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Step;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+
+/** All that the window says on its way through every step, sheet and dialog, held against phrases that nobody would say. */
+class ScreenTextsTest extends SampleWindowTest {
+    private final List<String> texts = new ArrayList<>();
+
+    @Start
+    void start(Stage shown) throws Exception {
+        openSample(shown);
+    }
+
+    private void read(FxRobot robot) {
+        robot.interact(() -> read(stage.getScene().getRoot()));
+    }
+
+    private void read(Node node) {
+        if (node instanceof Labeled labeled && labeled.getText() != null) {
+            texts.addAll(labeled.getText().lines().toList());
+        } else if (node instanceof Text text) {
+            texts.addAll(text.getText().lines().toList());
+        } else if (node instanceof TextInputControl input && input.getPromptText() != null) {
+            texts.add(input.getPromptText());
+        }
+        if (node.getAccessibleText() != null) {
+            texts.add(node.getAccessibleText());
+        }
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(this::read);
+        }
+    }
+
+    @Test
+    void whatTheWindowSaysIsWhatATechnicianWouldSay(FxRobot robot) throws Exception {
+        until(() -> state().causes().done());
+        for (Step step : Step.values()) {
+            robot.interact(() -> store.go(step));
+            read(robot);
+        }
+        for (Selection selection : List.of(
+                new Selection.Trouble("leak:crew>live"),
+                new Selection.Trouble("missing:chimes>ears"),
+                new Selection.Trouble("rate.cable:heron"),
+                new Selection.Pair("music", "archive"),
+                new Selection.Pair("clips", "ears"),
+                new Selection.OfElement("brookdesk"),
+                new Selection.OfSource("host"),
+                new Selection.OfOutlet("live"))) {
+            robot.interact(() -> store.select(selection));
+            until(() -> state().fixes() == null || state().fixes().complete());
+            read(robot);
+        }
+        // Each of these opens a sheet or a dialog, or says why it doesn't.
+        for (String id : List.of(
+                "about",
+                "limits",
+                "survey-add",
+                "survey-name",
+                "survey-good",
+                "copy-questions",
+                "about-finding",
+                "what-if",
+                "levels",
+                "rates",
+                "waive",
+                "copy-finding",
+                "keys",
+                "licences",
+                "new",
+                "rates")) {
+            robot.interact(() -> perform(id));
+            read(robot);
+            robot.push(KeyCode.ESCAPE);
+        }
+        robot.interact(() -> workbench.welcome());
+        read(robot);
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        for (String words : List.of("m", "e", "nothing like it")) {
+            robot.write(words);
+            read(robot);
+        }
+        assertTrue(texts.size() > 1_500, "texts: " + texts.size());
+        Texts.check(texts.stream().filter(t -> !isNotice(t)).toList(), Path.of("target", "texts.txt"));
+    }
+
+    private void perform(String id) {
+        workbench.commands().stream()
+                .filter(a -> a.id().equals(id))
+                .findFirst()
+                .map(Action::run)
+                .orElseThrow()
+                .run();
+    }
+
+    /** The notices of what ships with the program are in the words of its authors. */
+    private static boolean isNotice(String text) {
+        return text.length() > 600 || text.contains("icence") || text.contains("LICENSE");
+    }
+}
