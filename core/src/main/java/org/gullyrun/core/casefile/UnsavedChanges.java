@@ -199,8 +199,12 @@ public record UnsavedChanges(
                 return null;
             }
             String text = new String(Files.readAllBytes(journal), StandardCharsets.UTF_8);
-            lines = List.of(text.substring(0, text.lastIndexOf('\n') + 1).split("\n"));
+            lines = List.of(text.substring(0, text.lastIndexOf('\n') + 1).split("\n", -1));
         } catch (IOException e) {
+            return null;
+        }
+        lines = lines.subList(0, lines.size() - 1); // nothing follows the last line's end
+        if (lines.isEmpty()) {
             return null;
         }
         JsonNode head = JournalLine.read(lines.getFirst(), 0);

@@ -241,6 +241,15 @@ class JournalTest {
     }
 
     @Test
+    void aJournalOfNothingButLineEndsIsNoneThatCanBeRead() throws Exception {
+        Path file = folder.resolve("night.json");
+        for (String text : List.of("", "\n", "\n\n", "\r\n\n", " \n")) {
+            Path bad = Files.writeString(folder.resolve(".night.json.1-1.journal"), text);
+            assertNull(UnsavedChanges.read(bad, file), "“" + text.replace("\n", "↵") + "”");
+        }
+    }
+
+    @Test
     void aJournalNeverDecidesWhereACaseIsSaved() throws Exception {
         Path file = folder.resolve("night.json");
         String head = lines(file).getFirst();
