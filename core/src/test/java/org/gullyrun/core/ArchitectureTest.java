@@ -48,7 +48,7 @@ class ArchitectureTest {
             .whereLayer("rules")
             .mayOnlyAccessLayers("rig", "brief", "flow", "audit")
             .whereLayer("fix")
-            .mayOnlyAccessLayers("rig", "brief", "flow", "audit")
+            .mayOnlyAccessLayers("rig", "brief", "flow", "audit", "rules")
             .whereLayer("casefile")
             .mayOnlyAccessLayers("rig", "brief")
             .whereLayer("intake")

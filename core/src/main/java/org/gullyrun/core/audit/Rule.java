@@ -8,6 +8,14 @@ public interface Rule {
     /** Its stable id. */
     String id();
 
+    /** What it is about. */
+    Topic topic();
+
+    /** How its findings can be fixed. */
+    default FixKind fixKind() {
+        return FixKind.GATES;
+    }
+
     /** The question it answers. */
     String question();
 

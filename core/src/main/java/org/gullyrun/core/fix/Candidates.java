@@ -8,8 +8,10 @@ import java.util.Objects;
 import java.util.Set;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
@@ -35,10 +37,6 @@ import org.gullyrun.core.rig.ValueType;
  * also the choices at which the source sets out; for rates the odd end; for a flag that is off, on.
  */
 final class Candidates {
-    /** Rules whose routes are wanted, but not as they sound: closing one is no fix. */
-    private static final Set<String> ABOUT_SOUND =
-            Set.of("level.clip", "level.balance", "level.window", "late.apart", "rate.many", "call.voice-only");
-
     private final Reading reading;
     private final Finding finding;
     private final Rig rig;
@@ -52,11 +50,12 @@ final class Candidates {
 
     static List<List<Change>> of(Reading reading, Finding finding) {
         Candidates candidates = new Candidates(reading, finding);
-        if (!ABOUT_SOUND.contains(finding.rule())) {
+        FixKind kind = RuleCatalogue.of(finding).fixKind();
+        if (kind.movesGates()) {
             candidates.fromRoutes();
         }
         candidates.fromSettings();
-        if (finding.rule().equals("missing") || finding.rule().equals("scene.gap")) {
+        if (kind == FixKind.CHOICES) {
             candidates.fromChoices();
         }
         RuleCandidates.of(reading, finding, candidates::add);
@@ -100,7 +99,7 @@ final class Candidates {
             if (element == null || setting == null) {
                 continue;
             }
-            if (setting.equals(Devices.RATE) && !finding.rule().equals("rate.engine")) {
+            if (setting.equals(Devices.RATE) && RuleCatalogue.of(finding).fixKind() != FixKind.ENGINE_RATE) {
                 rates.add(address);
             } else if (setting.type() instanceof ValueType.Flag && Boolean.FALSE.equals(element.raw(setting))) {
                 Change.Set on = Change.setRaw(rig, element.id(), setting, true);

@@ -11,9 +11,15 @@ import org.gullyrun.core.rig.Change;
  * @param cleared the identities of all findings that are gone or down to minor by it
  * @param created the identities of findings that were not there before, or rose to major or critical
  * @param altered what else happens: other deliveries that were good and change, in plain words, each once
+ * @param unprocessed for how many doubles it leaves the raw sound and silences the processed one: hardly ever what is wanted
  */
 public record Fix(
-        List<Change> changes, String sentence, List<String> cleared, List<String> created, List<String> altered) {
+        List<Change> changes,
+        String sentence,
+        List<String> cleared,
+        List<String> created,
+        List<String> altered,
+        int unprocessed) {
     public Fix {
         changes = List.copyOf(changes);
         cleared = List.copyOf(cleared);

@@ -24,7 +24,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
- * <p>Rank: creates nothing new; clears most; alters fewest other deliveries; fewest settings; sentence. Cost: one audit
+ * <p>Rank: creates nothing new; clears most; alters fewest other deliveries; keeps processed sound rather than raw; fewest
+ * settings; sentence. Cost: one audit
  * for each candidate, so it belongs off the interface thread; it stops at the next candidate when told to.
  */
 public final class Fixes {
@@ -33,6 +34,7 @@ public final class Fixes {
                     r -> r.created().size())
             .thenComparingInt(r -> -r.cleared().size())
             .thenComparingInt(Fix::disturbance)
+            .thenComparingInt(Fix::unprocessed)
             .thenComparingInt(r -> r.changes().size())
             .thenComparing(Fix::sentence);
 
@@ -118,7 +120,8 @@ public final class Fixes {
                         sentence(before.rig(), after.rig(), changes),
                         cleared,
                         created,
-                        altered(before, after, finding)),
+                        altered(before, after, finding),
+                        Processing.lost(before, after, cleared)),
                 after);
     }
 

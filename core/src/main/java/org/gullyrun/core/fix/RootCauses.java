@@ -126,6 +126,7 @@ public final class RootCauses {
     /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
     private static final Comparator<Option> ORDER = Comparator.comparingInt((Option o) -> -o.worth)
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.unprocessed())
             .thenComparingInt(o -> o.changes.size())
             .thenComparing(o -> o.sentence);
 

@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.SegmentSettings;
@@ -49,33 +50,34 @@ final class RuleCandidates {
     }
 
     private void all() {
-        switch (finding.rule()) {
-            case "track.empty" -> untick();
-            case "rate.engine" -> engineRate();
-            case "choice.idle" -> idleChoice();
-            case "capture.title" ->
+        switch (RuleCatalogue.of(finding).fixKind()) {
+            case UNTICK_TRACK -> untick();
+            case ENGINE_RATE -> engineRate();
+            case CLEAR_CHOICE -> idleChoice();
+            case RECOGNISE_PROGRAM ->
                 element().ifPresent(e -> set(e, Productions.RECOGNISED, Productions.Recognised.TITLE_THEN_PROGRAM));
-            case "capture.idle" -> to.accept(Changes.removal(rig, first()));
-            case "call.voice-only" ->
-                addresses(Applications.VOICE_ONLY).forEach(e -> set(e, Applications.VOICE_ONLY, false));
-            case "device.call-profile" -> otherMicrophone();
-            case "scene.self" -> addresses(Productions.BRINGS).forEach(e -> to.accept(Changes.removal(rig, e.id())));
-            case "level.clip" -> levels(-over());
-            case "level.balance" -> {
-                if (finding.subject().source().isEmpty()) {
-                    double lacks = figure("wanted") - figure("voice above the rest");
-                    for (double more : List.of(0.0, 1.0, 3.0)) { // what stands beside the loudest counts too
-                        levels(-lacks - more);
-                    }
-                } else {
-                    levels(figure("difference"));
-                }
-            }
-            case "level.window" -> levels(-figure("outside by"));
-            case "late.apart" -> delays();
-            case "default.fragile" -> byName();
-            case "stray" -> element().ifPresent(this::outputs);
-            default -> {}
+            case REMOVE -> to.accept(Changes.removal(rig, first()));
+            case FULL_SOUND -> addresses(Applications.VOICE_ONLY).forEach(e -> set(e, Applications.VOICE_ONLY, false));
+            case OTHER_MICROPHONE -> otherMicrophone();
+            case REMOVE_ENTRY -> addresses(Productions.BRINGS).forEach(e -> to.accept(Changes.removal(rig, e.id())));
+            case LOWER_SUM -> levels(-over());
+            case BALANCE -> balance();
+            case INTO_WINDOW -> levels(-figure("outside by"));
+            case DELAY -> delays();
+            case NAME_DEVICE -> byName();
+            case OTHER_OUTPUT -> element().ifPresent(this::outputs);
+            case GATES, CHOICES, KEEP_ROUTES -> {}
+        }
+    }
+
+    private void balance() {
+        if (!finding.subject().source().isEmpty()) {
+            levels(figure("difference"));
+            return;
+        }
+        double lacks = figure("wanted") - figure("voice above the rest");
+        for (double more : List.of(0.0, 1.0, 3.0)) { // what stands next to the loudest counts too
+            levels(-lacks - more);
         }
     }
 

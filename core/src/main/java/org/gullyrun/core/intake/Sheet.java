@@ -276,7 +276,6 @@ public final class Sheet {
             names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
         }
         inputs.add(new Columns.Members("goes to", Productions.TRACK, TRACKS, 24));
-        inputs.add(Columns.of("as", Productions.TAKES, 14));
         inputs.add(Columns.of("cue", Productions.CUE, 4));
         inputs.add(Columns.of("on air", Productions.PROGRAM, 5));
         inputs.add(Columns.of("dB", Productions.INPUT_LEVEL, 4));

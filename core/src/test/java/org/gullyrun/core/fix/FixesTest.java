@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.ExamplePair;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -49,6 +50,22 @@ class FixesTest {
         assertEquals(
                 "Have Brookdesk start with the computer",
                 of("engine.manual:brookdesk").getFirst().sentence());
+    }
+
+    @Test
+    void ofAVoiceThatArrivesRawAndProcessedTheRawOneIsSilenced() {
+        ExamplePair pair = ExamplePair.all().get("double");
+        Reading reading = AUDIT.read(Changes.apply(ExamplePair.GOOD, pair.with()), pair.brief());
+        Finding finding = reading.findings().stream()
+                .filter(f -> f.identity().equals(pair.found()))
+                .findFirst()
+                .orElseThrow();
+        List<Fix> fixes = new Fixes(AUDIT).find(reading, finding, () -> false);
+        assertEquals(
+                "In Orrery, mute input Host raw", fixes.getFirst().sentence(), "the processor is there for a reason");
+        assertEquals(0, fixes.getFirst().unprocessed());
+        assertTrue(fixes.stream()
+                .anyMatch(f -> f.sentence().equals("In Orrery, mute input Host clean") && f.unprocessed() > 0));
     }
 
     @Test

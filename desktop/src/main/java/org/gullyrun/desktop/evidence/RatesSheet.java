@@ -11,6 +11,8 @@ import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.flow.Clocks;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
@@ -44,7 +46,7 @@ final class RatesSheet {
             all.add(place(state, place));
         }
         List<Finding> drifting = reading.findings().stream()
-                .filter(f -> f.rule().equals("rate.drift"))
+                .filter(f -> RuleCatalogue.of(f).topic() == Topic.CLOCK)
                 .toList();
         if (!drifting.isEmpty()) {
             all.add(Nodes.rule());

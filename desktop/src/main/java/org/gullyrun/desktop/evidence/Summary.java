@@ -9,6 +9,7 @@ import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
@@ -27,6 +28,9 @@ import org.gullyrun.desktop.state.Store;
 
 /** What the evidence says while nothing is selected: what is wrong, and what to do next. */
 final class Summary {
+    /** How many rows are listed here. */
+    private static final int MOST = 8;
+
     private final Store store;
 
     Summary(Store store) {
@@ -59,16 +63,17 @@ final class Summary {
             all.add(Nodes.label(outlets(reading), "soft"));
         }
         all.add(Nodes.rule());
-        List<Finding> findings = reading.findings();
-        for (Finding finding : findings.subList(0, Math.min(8, findings.size()))) {
+        List<JoinedFindings> rows = JoinedFindings.of(reading.rig(), reading.findings());
+        for (JoinedFindings row : rows.subList(0, Math.min(MOST, rows.size()))) {
+            Finding first = row.first();
             all.add(row(
-                    new Tally(finding.severity(), 0.85 * state.textScale()),
-                    finding.words().title(),
-                    "find-" + finding.identity(),
-                    () -> store.select(new Selection.Trouble(finding.identity()))));
+                    new Tally(first.severity(), 0.85 * state.textScale()),
+                    row.title(),
+                    "find-" + first.identity(),
+                    () -> store.select(new Selection.Trouble(first.identity()))));
         }
-        if (findings.size() > 8) {
-            all.add(Nodes.label("and " + (findings.size() - 8) + " more under Findings (key 4)", "caption"));
+        if (rows.size() > MOST) {
+            all.add(Nodes.label("and " + (rows.size() - MOST) + " more under Findings (key 4)", "caption"));
         }
         lost(reading, all);
         all.add(Nodes.rule());

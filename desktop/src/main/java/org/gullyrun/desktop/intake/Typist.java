@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.input.KeyCode;
 import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Option;
@@ -227,7 +229,7 @@ public final class Typist {
                 return "all";
             }
         }
-        for (String typed : routes(plain, into.isTick())) {
+        for (String typed : attempts(plain, into.isTick())) {
             List<Option> options = typed.isEmpty() ? List.of() : into.options(rig(), is, typed);
             String entered = options.isEmpty() ? typed : options.getFirst().text();
             try {
@@ -244,21 +246,28 @@ public final class Typist {
     }
 
     /** What may be typed for a text, shortest first: its beginnings, and the first letters of its words. */
-    private static List<String> routes(String plain, boolean whole) {
-        List<String> routes = new ArrayList<>();
+    private static List<String> attempts(String plain, boolean whole) {
+        List<String> attempts = new ArrayList<>();
+        String[] parts = plain.split(", ");
+        for (int n = 1; parts.length > 1 && n <= 6; n++) { // a list, as the beginnings of its parts
+            int letters = n;
+            attempts.add(Stream.of(parts)
+                    .map(part -> part.substring(0, Math.min(letters, part.length())))
+                    .collect(Collectors.joining(" ")));
+        }
         StringBuilder initials = new StringBuilder();
         for (String word : whole ? new String[0] : plain.split("[^\\p{L}\\p{N}']+")) {
             initials.append(word.isEmpty() ? "" : word.toLowerCase(Locale.ROOT).charAt(0));
         }
         for (int n = whole ? plain.length() : Math.min(1, plain.length()); n <= plain.length(); n++) {
             if (!plain.substring(0, n).endsWith(" ")) {
-                routes.add(plain.substring(0, n));
+                attempts.add(plain.substring(0, n));
             }
             if (n > 1 && n <= initials.length()) {
-                routes.add(initials.substring(0, n));
+                attempts.add(initials.substring(0, n));
             }
         }
-        return routes;
+        return attempts;
     }
 
     /** Goes by keys to a row of a table: down through the tables, then along the row. */

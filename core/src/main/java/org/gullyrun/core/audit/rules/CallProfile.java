@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Applications;
@@ -25,6 +27,16 @@ final class CallProfile implements Rule {
     @Override
     public String id() {
         return "device.call-profile";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CALL;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.OTHER_MICROPHONE;
     }
 
     @Override

@@ -4,8 +4,10 @@ import java.util.Optional;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Element;
@@ -20,6 +22,16 @@ final class CallVoiceOnly extends MustRule {
     @Override
     public String id() {
         return "call.voice-only";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CALL;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.FULL_SOUND;
     }
 
     @Override

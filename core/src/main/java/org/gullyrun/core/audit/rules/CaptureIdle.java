@@ -5,9 +5,11 @@ import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -23,6 +25,16 @@ final class CaptureIdle implements Rule {
     @Override
     public String id() {
         return "capture.idle";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CLUTTER;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.REMOVE;
     }
 
     @Override

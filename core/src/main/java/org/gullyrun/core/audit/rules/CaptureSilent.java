@@ -6,6 +6,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
@@ -19,6 +20,11 @@ final class CaptureSilent implements Rule {
     @Override
     public String id() {
         return "capture.silent";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RISK;
     }
 
     @Override

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
@@ -17,6 +19,16 @@ final class CaptureTitle implements Rule {
     @Override
     public String id() {
         return "capture.title";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RISK;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.RECOGNISE_PROGRAM;
     }
 
     @Override

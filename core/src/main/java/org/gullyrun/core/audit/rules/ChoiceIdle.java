@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
@@ -20,6 +22,16 @@ final class ChoiceIdle implements Rule {
     @Override
     public String id() {
         return "choice.idle";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CLUTTER;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.CLEAR_CHOICE;
     }
 
     @Override

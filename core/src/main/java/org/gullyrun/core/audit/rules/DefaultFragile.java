@@ -7,9 +7,11 @@ import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Choices;
@@ -52,6 +54,16 @@ final class DefaultFragile implements Rule {
     @Override
     public String id() {
         return "default.fragile";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RISK;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.NAME_DEVICE;
     }
 
     @Override

@@ -9,12 +9,18 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 
 /** Is something set to a device that cannot be used, so that sound takes the default instead? */
 final class DeviceFallback implements Rule {
     @Override
     public String id() {
         return "device.fallback";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DEVICE;
     }
 
     @Override

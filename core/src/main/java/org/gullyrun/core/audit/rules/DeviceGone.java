@@ -9,12 +9,18 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 
 /** Is something set to a device that is absent, disabled, blocked or not there? */
 final class DeviceGone implements Rule {
     @Override
     public String id() {
         return "device.gone";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DEVICE;
     }
 
     @Override

@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Delivery;
@@ -51,6 +52,11 @@ final class Double extends PairRule {
     @Override
     public String id() {
         return "double";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DOUBLE;
     }
 
     @Override

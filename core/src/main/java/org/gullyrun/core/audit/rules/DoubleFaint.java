@@ -7,6 +7,7 @@ import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.jspecify.annotations.Nullable;
 
@@ -15,6 +16,11 @@ final class DoubleFaint extends PairRule {
     @Override
     public String id() {
         return "double.faint";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DOUBLE;
     }
 
     @Override

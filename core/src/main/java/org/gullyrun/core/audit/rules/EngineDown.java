@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -24,6 +25,11 @@ final class EngineDown implements Rule {
     @Override
     public String id() {
         return "engine.down";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DOWN;
     }
 
     @Override

@@ -14,6 +14,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
@@ -28,6 +29,11 @@ final class EngineManual implements Rule {
     @Override
     public String id() {
         return "engine.manual";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RISK;
     }
 
     @Override

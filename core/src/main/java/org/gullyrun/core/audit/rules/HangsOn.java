@@ -13,6 +13,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.Choices;
@@ -43,6 +44,11 @@ final class HangsOn implements Rule {
     @Override
     public String id() {
         return "hangs.on";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RISK;
     }
 
     @Override

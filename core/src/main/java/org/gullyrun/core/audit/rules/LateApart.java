@@ -11,10 +11,12 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.Figures;
@@ -36,6 +38,16 @@ final class LateApart implements Rule {
     @Override
     public String id() {
         return "late.apart";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.TIME;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.DELAY;
     }
 
     @Override

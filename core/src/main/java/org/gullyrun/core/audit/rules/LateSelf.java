@@ -6,6 +6,7 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
@@ -16,6 +17,11 @@ final class LateSelf extends MustRule {
     @Override
     public String id() {
         return "late.self";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.TIME;
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
@@ -23,6 +24,11 @@ final class Leak extends PairRule {
     @Override
     public String id() {
         return "leak";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.LEAK;
     }
 
     @Override

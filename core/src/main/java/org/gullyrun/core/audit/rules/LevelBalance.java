@@ -8,9 +8,11 @@ import org.gullyrun.core.audit.Balance;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Element;
@@ -23,6 +25,16 @@ final class LevelBalance implements Rule {
     @Override
     public String id() {
         return "level.balance";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.LEVEL;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.BALANCE;
     }
 
     @Override

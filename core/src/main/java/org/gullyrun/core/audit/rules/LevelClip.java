@@ -11,9 +11,11 @@ import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Delivery;
 import org.gullyrun.core.rig.Element;
@@ -40,6 +42,16 @@ final class LevelClip implements Rule {
     @Override
     public String id() {
         return "level.clip";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.LEVEL;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.LOWER_SUM;
     }
 
     @Override

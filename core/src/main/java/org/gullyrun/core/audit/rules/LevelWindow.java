@@ -5,8 +5,10 @@ import java.util.Objects;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Sources;
@@ -17,6 +19,16 @@ final class LevelWindow extends MustRule {
     @Override
     public String id() {
         return "level.window";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.LEVEL;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.INTO_WINDOW;
     }
 
     @Override

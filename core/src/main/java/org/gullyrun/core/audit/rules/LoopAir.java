@@ -6,6 +6,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Loop;
 
@@ -14,6 +15,11 @@ final class LoopAir implements Rule {
     @Override
     public String id() {
         return "loop.air";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.LOOP;
     }
 
     @Override

@@ -8,6 +8,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Applications;
@@ -20,6 +21,11 @@ final class LoopFarEnd extends PairRule {
     @Override
     public String id() {
         return "loop.far-end";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.LOOP;
     }
 
     @Override

@@ -7,10 +7,12 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.BlockedRoute;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
@@ -32,6 +34,16 @@ final class Missing implements Rule {
     @Override
     public String id() {
         return "missing";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.MISSING;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.CHOICES;
     }
 
     @Override

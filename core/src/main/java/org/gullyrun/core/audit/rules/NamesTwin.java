@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
@@ -45,6 +46,11 @@ final class NamesTwin implements Rule {
     @Override
     public String id() {
         return "names.twin";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CLUTTER;
     }
 
     @Override

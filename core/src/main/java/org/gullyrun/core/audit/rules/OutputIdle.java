@@ -8,6 +8,7 @@ import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -20,6 +21,11 @@ final class OutputIdle implements Rule {
     @Override
     public String id() {
         return "output.idle";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DOWN;
     }
 
     @Override

@@ -8,6 +8,7 @@ import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
@@ -21,6 +22,11 @@ final class RateCable implements Rule {
     @Override
     public String id() {
         return "rate.cable";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RATE;
     }
 
     @Override

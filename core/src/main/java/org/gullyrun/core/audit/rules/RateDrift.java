@@ -7,6 +7,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.Clocks;
@@ -32,6 +33,11 @@ final class RateDrift implements Rule {
     @Override
     public String id() {
         return "rate.drift";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CLOCK;
     }
 
     @Override

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.DriverPath;
 import org.gullyrun.core.rig.Element;
@@ -20,6 +22,16 @@ final class RateEngine implements Rule {
     @Override
     public String id() {
         return "rate.engine";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RATE;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.ENGINE_RATE;
     }
 
     @Override

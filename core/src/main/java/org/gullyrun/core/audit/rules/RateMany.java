@@ -5,8 +5,10 @@ import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Kind;
@@ -19,6 +21,16 @@ final class RateMany extends MustRule {
     @Override
     public String id() {
         return "rate.many";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.RATE;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.KEEP_ROUTES;
     }
 
     @Override

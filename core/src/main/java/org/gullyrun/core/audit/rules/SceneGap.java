@@ -3,13 +3,25 @@ package org.gullyrun.core.audit.rules;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
+import org.gullyrun.core.audit.Topic;
 
 /** Is a must absent in some of its scenes only? */
 final class SceneGap implements Rule {
     @Override
     public String id() {
         return "scene.gap";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.MISSING;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.CHOICES;
     }
 
     @Override

@@ -10,8 +10,10 @@ import java.util.Map;
 import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
@@ -24,6 +26,16 @@ final class SceneSelf implements Rule {
     @Override
     public String id() {
         return "scene.self";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.SCENE;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.REMOVE_ENTRY;
     }
 
     @Override

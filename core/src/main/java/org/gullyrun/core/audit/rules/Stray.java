@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.PointKind;
 import org.gullyrun.core.rig.Applications;
@@ -24,6 +26,16 @@ final class Stray implements Rule {
     @Override
     public String id() {
         return "stray";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.CLUTTER;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.OTHER_OUTPUT;
     }
 
     @Override

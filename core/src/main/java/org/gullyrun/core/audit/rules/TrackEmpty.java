@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -18,6 +20,16 @@ final class TrackEmpty implements Rule {
     @Override
     public String id() {
         return "track.empty";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.TRACK;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.UNTICK_TRACK;
     }
 
     @Override

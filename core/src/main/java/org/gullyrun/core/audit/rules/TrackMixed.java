@@ -7,6 +7,7 @@ import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +17,11 @@ final class TrackMixed extends PairRule {
     @Override
     public String id() {
         return "track.mixed";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.TRACK;
     }
 
     @Override
