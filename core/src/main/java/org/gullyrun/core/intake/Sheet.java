@@ -270,12 +270,12 @@ public final class Sheet {
         // What nearly every input needs comes first; what few need stands at the end.
         List<Column> inputs = new ArrayList<>(List.of(
                 Columns.name(Kind.INPUT, "input"),
-                new TakesColumn("takes", 16),
+                new TakesColumn("takes", 13),
                 Columns.of("always", Productions.ALWAYS, 6)));
         for (int n = 1; n <= Math.min(tracks, 32); n++) {
             names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
         }
-        inputs.add(new Columns.Members("goes to", Productions.TRACK, TRACKS, 24));
+        inputs.add(new Columns.Members("goes to", Productions.TRACK, TRACKS, 17));
         inputs.add(Columns.of("cue", Productions.CUE, 4));
         inputs.add(Columns.of("on air", Productions.PROGRAM, 5));
         inputs.add(Columns.of("dB", Productions.INPUT_LEVEL, 4));

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicReference;
+import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
@@ -15,6 +16,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
+import javafx.util.Duration;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
@@ -39,6 +41,9 @@ public final class WorkbenchApp extends Application {
 
     /** The argument that goes through the window once, and ends. */
     public static final String REHEARSE = "--rehearse";
+
+    /** When a start without a file offers what to open, ms after the window is filled. */
+    private static final double WELCOME = 400;
 
     private static final AtomicReference<CompletableFuture<Opened>> OPENING = new AtomicReference<>();
 
@@ -125,7 +130,10 @@ public final class WorkbenchApp extends Application {
         Workbench workbench = new Workbench(stage, bare, made, opened.remembered, new NativeFilePicker(stage));
         if (opened.empty && made.state().leftovers().isEmpty()) {
             made.go(Step.INTAKE);
-            workbench.welcome();
+            // Once the sheet is laid out: it takes the cursor, and the dialog measures itself by its styles.
+            PauseTransition wait = new PauseTransition(Duration.millis(WELCOME));
+            wait.setOnFinished(e -> workbench.welcome());
+            wait.play();
         }
         if (opened.problem != null) {
             made.tell(opened.problem);
