@@ -289,10 +289,9 @@ final class Columns {
                 if (part.isBlank() || part.equalsIgnoreCase(ALL)) {
                     continue;
                 }
-                int whole = NameMatch.best(all, part);
                 // Names may have blanks in them, so words parted by blanks are a list only where they are no name.
-                for (String one : whole >= 0 ? List.of(part) : List.of(part.split("\\s+"))) {
-                    int at = NameMatch.best(all, one);
+                for (String one : place(all, subs, part) >= 0 ? List.of(part) : List.of(part.split("\\s+"))) {
+                    int at = place(all, subs, one);
                     if (at < 0) {
                         throw new Refused(
                                 "There is no “" + one + "” here. Enter some of: " + String.join(", ", all) + ".");
@@ -305,6 +304,12 @@ final class Columns {
                 changes.addAll(set(rig, row, family.of(sub), wanted.contains(sub)));
             }
             return changes;
+        }
+
+        /** The place of what a name or number means: "3" and "track 3" mean the third whatever it is called. */
+        private static int place(List<String> all, List<String> subs, String typed) {
+            int at = NameMatch.best(all, typed);
+            return at >= 0 ? at : subs.indexOf(typed.replaceFirst("(?i)^track\\s+", ""));
         }
     }
 }

@@ -300,4 +300,40 @@ class SheetTest {
         assertTrue(Questions.of(rig).stream()
                 .anyMatch(q -> q.wording().equals("Does Brookdesk start with the computer?")));
     }
+
+    @Test
+    void anInputSaysWhereItGoesByName() {
+        rig = sample;
+        Table inputs = Sheet.of(rig, Section.PRODUCTION).stream()
+                .filter(t -> t.key().startsWith("inputs:"))
+                .findFirst()
+                .orElseThrow();
+        Column goes = inputs.columns().stream()
+                .filter(c -> c.head().equals("goes to"))
+                .findFirst()
+                .orElseThrow();
+        String music = "in-music";
+        assertEquals("live, archive, music", goes.text(rig, rig.get(music)));
+        for (String typed : List.of("live host", "l h", "live,host", "Live; Host", "track 1, host", "1 3")) {
+            Rig after = Changes.apply(rig, goes.enter(rig, rig.get(music), typed));
+            assertEquals("live, host", goes.text(after, after.get(music)), typed);
+        }
+        Refused refused = assertThrows(Refused.class, () -> goes.enter(rig, rig.get(music), "live nowhere"));
+        assertTrue(String.valueOf(refused.getMessage()).contains("There is no “nowhere” here."), refused.getMessage());
+        assertTrue(inputs.columns().stream().noneMatch(c -> c.head().matches(".*\\d.*")), "no columns by number");
+    }
+
+    @Test
+    void aDefaultThatSomethingFollowsIsAskedForFirst() {
+        rig = StartingRigs.empty("x").surveys().getFirst().rig();
+        add(Section.PROGRAMS, 0, "Driftbox");
+        List<Question> asked = Questions.of(rig);
+        assertEquals(
+                "Which device is the playback default of Computer?",
+                asked.getFirst().wording());
+        assertEquals(
+                1,
+                asked.stream().filter(q -> q.at().equals(asked.getFirst().at())).count(),
+                "and only once");
+    }
 }
