@@ -23,7 +23,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
-/** {@code gullyrun trace}: where sources travel, and what closes the route where they do not. */
+/** {@code gullyrun trace}: where sources travel, and which closed gates stop them. */
 @Command(
         name = "trace",
         mixinStandardHelpOptions = true,

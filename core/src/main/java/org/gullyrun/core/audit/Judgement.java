@@ -7,13 +7,13 @@ import org.gullyrun.core.rig.Kind;
  * Whether a rig without findings may be called clear, or what is missing to judge it.
  *
  * @param missing what is missing, in two or three words; empty if the rig can be judged
- * @param remedy what to do about it, in a sentence; empty if the rig can be judged
+ * @param advice what to do about it, in a sentence; empty if the rig can be judged
  */
-public record Judgement(String missing, String remedy) {
+public record Judgement(String missing, String advice) {
     private static final Judgement POSSIBLE = new Judgement("", "");
 
     /**
-     * Judges whether a reading can be judged.
+     * Whether a reading can be judged.
      *
      * @param open how many questions about the rig are still unanswered
      */

@@ -2,7 +2,7 @@
  * The audit: what a rig delivers held against its brief, and the findings that follow.
  *
  * <p>{@link org.gullyrun.core.audit.Audit} is the one door. The rules themselves live in {@code audit.rules}; what would
- * clear a finding is worked out in {@code repair}.
+ * fix a finding is worked out in {@code fix}.
  */
 @NullMarked
 package org.gullyrun.core.audit;

@@ -31,7 +31,7 @@ import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.rig.ValueType;
 
 /**
- * What might take a finding away, from its evidence alone; nothing here is verified yet.
+ * What might fix a finding, from its evidence alone. Nothing here is verified yet.
  *
  * <p>For an unwanted route every gate on it (close one); for a blocked route its gates (open all); for something missing
  * also the choices at which the source sets out; for rates the odd end; for a flag that is off, on.

@@ -4,7 +4,7 @@ import java.util.List;
 import org.gullyrun.core.rig.Change;
 
 /**
- * Changes that were verified to take a finding away.
+ * Changes that are verified to fix a finding.
  *
  * @param changes the changes, applicable to the rig as it was read
  * @param sentence what a person does, in plain words
@@ -41,7 +41,7 @@ public record Fix(
      * The price of a change in the form used everywhere: "fixes 6 · causes 1 new · no side effects".
      *
      * @param fixes how many findings it resolves
-     * @param causes how many it makes
+     * @param causes how many new ones it causes
      * @param effects what else it changes, in words
      */
     public static String price(int fixes, int causes, List<String> effects) {

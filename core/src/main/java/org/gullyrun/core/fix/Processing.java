@@ -1,6 +1,8 @@
 package org.gullyrun.core.fix;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
@@ -20,10 +22,10 @@ final class Processing {
 
     /** For how many of the doubles among the findings cleared only the raw sound is left. */
     static int lost(Reading before, Reading after, List<String> cleared) {
+        Set<String> gone = new HashSet<>(cleared);
         int lost = 0;
         for (Finding finding : before.findings()) {
-            if (cleared.contains(finding.identity())
-                    && RuleCatalogue.of(finding).topic() == Topic.DOUBLE) {
+            if (gone.contains(finding.identity()) && RuleCatalogue.of(finding).topic() == Topic.DOUBLE) {
                 lost += isLost(before, after, finding) ? 1 : 0;
             }
         }

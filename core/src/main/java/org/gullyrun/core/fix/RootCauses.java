@@ -29,7 +29,7 @@ import org.jspecify.annotations.Nullable;
  * clears was found by making it, after those before it, and auditing again.
  *
  * <p>Not every candidate is made: each is first held able to clear what it comes from the evidence of, and whatever has a
- * way that it touches ({@link AffectedFindings}); made and audited is what could clear most, until no other could clear more (lazy
+ * route that it touches ({@link AffectedFindings}); made and audited is what could clear most, until no other could clear more (lazy
  * greedy search, Minoux 1978). Cost: one audit for each that is made, some at a time on several threads.
  */
 public final class RootCauses {

@@ -28,7 +28,7 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 
-/** What might take a finding away that its rule alone knows of: choices, levels, delays, what can be left out. */
+/** What might fix a finding in a way that depends on its rule: choices, levels, delays, what can be left out. */
 final class RuleCandidates {
     private static final double STEP = 10; // levels are set in tenths of a dB, delays in tenths of a ms
 

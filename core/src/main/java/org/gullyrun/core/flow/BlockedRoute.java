@@ -7,14 +7,14 @@ import java.util.List;
  *
  * @param segments its segments, in order; empty if there is no route at all
  * @param closed its closed gates in the order met, each once
- * @param exact whether it is certain that no other way comes before it
+ * @param exact whether it is certain that no other route comes before it
  */
 public record BlockedRoute(List<Integer> segments, List<Gate> closed, boolean exact) {
 
     /** Not connected: no route exists even with every gate open. */
     static final BlockedRoute NONE = new BlockedRoute(List.of(), List.of(), true);
 
-    /** The same way in a graph in which segments have other numbers. */
+    /** The same route in a graph in which segments have other numbers. */
     BlockedRoute by(Numbering numbering) {
         return numbering.renumbers() && exists() ? new BlockedRoute(numbering.now(segments), closed, exact) : this;
     }

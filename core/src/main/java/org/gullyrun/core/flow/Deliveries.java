@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Needs: the open view of a flow graph. Gives: a {@link Delivery} for each pair. Source: sums over routes in an acyclic
  * graph by dynamic programming; where a loop lies on the open routes of a pair, the simple routes are searched ({@link
- * RunSearch}). Cost: sources × open segments, plus the searches.
+ * RouteSearch}). Cost: sources × open segments, plus the searches.
  */
 public final class Deliveries {
     private static final int SEARCHED = 1_000;

@@ -5,7 +5,7 @@ import java.util.List;
 /**
  * What one outlet gets of one source in one scene. Without runs all figures are NaN and the lists empty.
  *
- * @param runs how many routes there are, saturating at 2⁶³ − 1
+ * @param routes how many routes there are, saturating at 2⁶³ − 1
  * @param atLeast whether there may be more: then the figures are those of the routes found
  * @param strength the usual gain in dB: 10·log₁₀ Σ 10^(g/10) over the routes
  * @param worst the worst gain in dB: 20·log₁₀ Σ 10^(g/20) over the routes, as if all arrived in phase

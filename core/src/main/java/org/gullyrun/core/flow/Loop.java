@@ -9,7 +9,7 @@ import java.util.List;
  * @param segments the open segments between them, in order
  * @param circles the elementary circuits inside, in the order found, up to {@link Loops#MOST_CIRCLES}
  * @param atLeast whether there are more circles
- * @param runsAway whether sound that goes round grows, at the worst phase
+ * @param buildsUp whether sound that goes round grows, at the worst phase
  * @param loopGain the largest first-return gain in dB; if it builds up, the largest finite one or the strongest circle
  */
 public record Loop(
@@ -50,7 +50,7 @@ public record Loop(
     }
 
     /**
-     * One route round.
+     * Once around the loop.
      *
      * @param segments its segments, beginning at its first point by id
      * @param gain once round, in dB

@@ -24,7 +24,7 @@ public final class RouteSearch {
     /**
      * The routes found.
      *
-     * @param runs in the order found
+     * @param routes in the order found
      * @param more whether the search ended at its limit with routes left
      * @param steps how many segments were looked at
      */
@@ -57,7 +57,7 @@ public final class RouteSearch {
         this.reaching = view.reachingOne(end);
     }
 
-    /** ListFiles up to {@code limit} runs between two points. */
+    /** Lists up to {@code limit} routes between two points. */
     public static Found search(OpenView view, int start, int end, int limit) {
         return search(view, start, end, limit, SearchBudget.steps(view.graph.rig()), route -> true);
     }

@@ -22,7 +22,7 @@ class JudgementTest {
     private static String missing(Brief brief, int open, Element... elements) {
         Reading reading = RuleCatalogue.usual().read(Rig.of(List.of(elements)), brief);
         Judgement judgement = Judgement.of(reading, open);
-        assertEquals(judgement.isPossible(), judgement.remedy().isEmpty(), "what is missing comes with what to do");
+        assertEquals(judgement.isPossible(), judgement.advice().isEmpty(), "what is missing comes with what to do");
         return judgement.missing();
     }
 

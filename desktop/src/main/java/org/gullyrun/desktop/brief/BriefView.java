@@ -319,7 +319,7 @@ public final class BriefView extends VBox {
         to(more ? fromRow : r, more ? fromColumn : c, r, c);
     }
 
-    /** Marks the route of rows about the cursor that have its class. */
+    /** Selects the run of rows around the cursor that have its class. */
     private void markClass() {
         Object of = sources.get(row).get(Sources.CLASS);
         int first = row;

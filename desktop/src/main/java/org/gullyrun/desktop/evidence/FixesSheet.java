@@ -16,7 +16,7 @@ import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 
 /**
- * What would take the trouble away, in two places: the first two fixes above the ladder, since people choose by what they
+ * The fixes of a finding, in two places: the first two fixes above the ladder, since people choose by what they
  * must give up, others beneath.
  */
 final class FixesSheet {

@@ -51,7 +51,7 @@ final class Summary {
             String missing = judged.missing();
             all.add(Nodes.label(
                     missing.substring(0, 1).toUpperCase(Locale.ROOT) + missing.substring(1), "water-title"));
-            all.add(Nodes.label(judged.remedy(), "soft"));
+            all.add(Nodes.label(judged.advice(), "soft"));
             if (reading.findings().isEmpty()) {
                 return all;
             }

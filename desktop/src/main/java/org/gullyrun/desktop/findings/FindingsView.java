@@ -178,7 +178,7 @@ public final class FindingsView extends ScrollPane {
         }
         if (state.reading().findings().isEmpty()) {
             Judgement judged = state.judgement();
-            return judged.isPossible() ? "Every listener hears what the brief says, in every scene." : judged.remedy();
+            return judged.isPossible() ? "Every listener hears what the brief says, in every scene." : judged.advice();
         }
         String hidden = state.reading().findings().size() == wanted.size()
                 ? ""

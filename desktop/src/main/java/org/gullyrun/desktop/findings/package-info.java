@@ -1,4 +1,4 @@
-/** The step Findings: what is wrong, under the change that clears it, each with a cut-out of its routes. */
+/** The step Findings: what is wrong, grouped by root cause, each with a cut-out of its routes. */
 @NullMarked
 package org.gullyrun.desktop.findings;
 

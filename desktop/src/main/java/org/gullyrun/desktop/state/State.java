@@ -198,7 +198,7 @@ public record State(
 
     /** Whether the rig can be judged as it stands, or what is missing. */
     public Judgement judgement() {
-        return Judgement.of(reading(), answer.questions().size());
+        return answer.judgement();
     }
 
     /** The findings that match the filter, in the order in which the step lists them: grouped by root cause. */

@@ -1,4 +1,5 @@
-/** What is open, selected, shown and undone: the one state that all views draw, and the intents they send. No controls. */
+/** What is open, selected, shown and undone: the one state that all views draw, and the intents they send;
+ * the threads that compute it (Analysis), and the case as a file with its journal (CaseSession). No controls. */
 @NullMarked
 package org.gullyrun.desktop.state;
 

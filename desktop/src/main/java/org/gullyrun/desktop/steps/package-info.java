@@ -1,4 +1,4 @@
-/** The way: the steps of the work, down the left side. */
+/** The bar of steps down the left side: Intake, Brief, Trace, Findings. */
 @NullMarked
 package org.gullyrun.desktop.route;
 

@@ -1,6 +1,6 @@
 /**
- * The window itself: it puts the parts together, and holds keys, files, dialogs and what is remembered; and what makes its start
- * and its first answers quick (rehearsal at the build, exercise after the start).
+ * The window itself: it puts the parts together, and holds keys, files, dialogs and what is remembered; and the rehearsal
+ * at the build from which the JDK learns what a start needs.
  */
 @NullMarked
 package org.gullyrun.desktop.window;

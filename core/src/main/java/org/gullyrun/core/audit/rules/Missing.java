@@ -29,8 +29,6 @@ import org.gullyrun.core.rig.Sources;
 
 /** Does a must have no open route, or only one too faint? */
 final class Missing implements Rule {
-    private static final String NOT_CONNECTED = "it isn't connected to ";
-
     @Override
     public String id() {
         return "missing";
@@ -119,7 +117,7 @@ final class Missing implements Rule {
                                                         : source + Say.verb(source, " isn't", " aren't")
                                                                 + " connected to " + outlet)
                                         + in,
-                                ": " + (cause.startsWith(NOT_CONNECTED) ? "nothing leads there" : cause)),
+                                ": " + cause),
                         cause,
                         worst && sort == Outlets.Sort.EARS
                                 ? outlet + Say.verb(outlet, " doesn't", " don't") + " hear it."
@@ -141,12 +139,12 @@ final class Missing implements Rule {
                 rig.find(pair.source().get(Sources.AT), Kind.APPLICATION).orElse(null);
         List<Element> outputs = program == null ? List.of() : rig.in(program.id(), Kind.APP_OUTPUT);
         if (program == null || outputs.size() != 1) {
-            return NOT_CONNECTED + outlet.name();
+            return "nothing leads there";
         }
         Choices.Going going = Choices.output(rig, program, outputs.getFirst());
         Element device = rig.find(going.fallback().isEmpty() ? going.device() : going.fallback());
         if (device == null) {
-            return NOT_CONNECTED + outlet.name();
+            return "nothing leads there";
         }
         String machine = rig.name(program.or(Applications.MACHINE, ""));
         boolean follows = going.effective() == Choice.Special.DEFAULT && !machine.isEmpty();
