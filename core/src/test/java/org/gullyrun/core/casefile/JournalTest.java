@@ -129,7 +129,7 @@ class JournalTest {
         }
         written(journal);
         byte[] whole = Files.readAllBytes(journal.path());
-        int stride = RandomRigs.many(397, 97);
+        int stride = RandomRigs.many(797, 97);
         int tail = RandomRigs.many(150, 2_000);
         int known = 0;
         Path cut = folder.resolve("cut.journal");

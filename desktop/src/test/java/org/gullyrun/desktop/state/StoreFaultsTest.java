@@ -14,6 +14,7 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
@@ -137,7 +138,7 @@ class StoreFaultsTest {
         Path file = folder.resolve("night.json");
         CaseFiles.save(sample, file);
         Store store = new Store(sample, file, queue::add, folder.resolve("journals"));
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(5);
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(RandomRigs.many(2, 10));
         for (int i = 0; System.nanoTime() < end; i++) {
             boolean on = i % 2 == 1;
             store.change(

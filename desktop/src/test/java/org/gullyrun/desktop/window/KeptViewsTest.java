@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.stream.LongStream;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
@@ -22,6 +23,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
+import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
@@ -42,7 +44,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -56,8 +58,12 @@ class KeptViewsTest {
         Type.load();
     }
 
+    static LongStream seeds() {
+        return LongStream.rangeClosed(1, RandomRigs.many(1, 10));
+    }
+
     @ParameterizedTest
-    @ValueSource(longs = {1, 2, 3})
+    @MethodSource("seeds")
     void whatIsKeptLooksAsIfItWereMadeAnew(long seed) throws Exception {
         Store store = new Store(SampleShow.make(), null, Platform::runLater);
         try {
