@@ -3,6 +3,7 @@ package org.gullyrun.core.audit.rules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.flow.FlowGraph;
@@ -12,6 +13,9 @@ import org.gullyrun.core.rig.Sentences;
 
 /** Small pieces of sentences that several rules use. */
 final class Say {
+    /** The end of a name that is a plural: an s, but not as in "Bus", "Chorus", "Glass", "News" or "Host's". */
+    private static final Pattern PLURAL = Pattern.compile("(?<!i|u|s|ew|'|’)s\\z", Pattern.CASE_INSENSITIVE);
+
     private Say() {}
 
     /** A number with no more digits than it deserves, and its unit: "12 ms", "0.8 dB", "−20 dBFS". */
@@ -24,8 +28,7 @@ final class Say {
 
     /** A verb as it goes with a name: "Live hears", "Guests hear", "Host's ears hear". */
     static String verb(String name, String singular, String plural) {
-        String last = name.strip();
-        return last.matches("(?i).*[^su'’]s") && !last.matches("(?i).*(is|us|ss|ews)") ? plural : singular;
+        return PLURAL.matcher(name.stripTrailing()).find() ? plural : singular;
     }
 
     /** The names along a route or circle, in order; the middle of a long one is left out. */
