@@ -143,7 +143,7 @@ final class EndureCommand implements Callable<Integer> {
                     .leftovers();
             Case what = left.isEmpty() ? CaseFiles.open(file) : left.getFirst().made();
             var rig = what.surveys().getFirst().rig();
-            return (int) Math.round(-rig.of(Kind.INPUT).getFirst().get(Productions.INPUT_LEVEL) / STEP);
+            return (int) Math.round(-rig.of(Kind.INPUT).getFirst().or(Productions.INPUT_LEVEL, 0.0) / STEP);
         } catch (org.gullyrun.core.casefile.CaseProblem | RuntimeException e) {
             return -1;
         }

@@ -35,7 +35,7 @@ public final class AuditContext {
     private final TriedRigs tried = new TriedRigs();
     private final Set<Unfinished> unfinished = new LinkedHashSet<>();
     private final boolean[] asBefore;
-    private final int @Nullable [][] rowStarts;
+    private final int[] @Nullable [] rowStarts;
     /** By the id of a source. */
     private final Map<String, Map<String, Integer>> mustsThrough = new HashMap<>();
     /** The closed gates that are findings of their own. */

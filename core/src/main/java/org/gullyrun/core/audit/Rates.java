@@ -80,12 +80,15 @@ public final class Rates {
 
     private static Meeting meeting(Rig rig, String by) {
         Element link = rig.find(by);
-        Boolean converts = switch (link == null ? null : link.kind()) {
+        if (link == null) {
+            return Meeting.CONVERTED;
+        }
+        Boolean converts = switch (link.kind()) {
             case CABLE -> link.get(Links.CABLE_CONVERTS);
             case WIRE ->
                 link.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL ? link.get(Links.WIRE_CONVERTS) : Boolean.TRUE;
             case PROCESSOR -> link.get(Links.PROCESSOR_CONVERTS);
-            case null, default -> Boolean.TRUE;
+            default -> Boolean.TRUE;
         };
         return converts == null ? Meeting.NOT_KNOWN : converts ? Meeting.CONVERTED : Meeting.WRONG;
     }

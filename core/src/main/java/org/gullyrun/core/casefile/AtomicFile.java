@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
+import java.util.Objects;
 import java.util.UUID;
 
 /**
@@ -40,7 +41,7 @@ public final class AtomicFile {
         Path temporary = null;
         try {
             Path place = Files.exists(file) ? file.toRealPath() : file.toAbsolutePath();
-            Path folder = place.getParent();
+            Path folder = Objects.requireNonNull(place.getParent(), "a folder is no file to write");
             Path beside = folder.resolve(".gullyrun-" + UUID.randomUUID() + ".part");
             try (FileChannel channel =
                     FileChannel.open(beside, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {

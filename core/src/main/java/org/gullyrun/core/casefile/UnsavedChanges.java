@@ -95,7 +95,7 @@ public record UnsavedChanges(
                 files.forEach(found::add);
                 // Those written anew first, the newest last: one may take the place of the journal beside it.
                 found.sort(Comparator.<Path, Boolean>comparing(path -> !isPart(path))
-                        .thenComparing(path -> path.toString().length())
+                        .thenComparingInt(path -> path.toString().length())
                         .thenComparing(Path::toString));
                 for (Path path : found) {
                     if (!path.equals(own) && FilePermissions.isFile(path)) {

@@ -319,10 +319,10 @@ final class Compiler {
                 continue;
             }
             Element place = rig.find(at);
-            switch (place == null ? Kind.DEVICE : place.kind()) {
-                case APPLICATION -> applications.source(start, source, place);
-                case INPUT -> {} // with the inputs
-                default -> into(at).forEach((point, route) -> route.apply(graph.segment(start, point, source.id())));
+            if (place != null && place.kind() == Kind.APPLICATION) {
+                applications.source(start, source, place);
+            } else if (place == null || place.kind() != Kind.INPUT) { // those are with the inputs
+                into(at).forEach((point, route) -> route.apply(graph.segment(start, point, source.id())));
             }
         }
     }

@@ -411,6 +411,6 @@ public final class FlowGraph {
     public boolean converts(int segment) {
         double a = rates[from[segment]];
         double b = rates[to[segment]];
-        return a == a && b == b && a != b;
+        return !Double.isNaN(a) && !Double.isNaN(b) && a != b;
     }
 }

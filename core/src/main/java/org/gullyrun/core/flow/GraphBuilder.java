@@ -12,6 +12,7 @@ import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
 
 /** Collects points, segments and gates while a rig is compiled, and puts them in their declared order. */
 final class GraphBuilder {
@@ -182,7 +183,7 @@ final class GraphBuilder {
             return this;
         }
 
-        Draft gate(Address at, Gate.Sort sort, Setting<?> setting, boolean passes, Supplier<String> why) {
+        Draft gate(Address at, Gate.Sort sort, @Nullable Setting<?> setting, boolean passes, Supplier<String> why) {
             Integer known = gateIndex.get(at);
             if (known == null) {
                 return through(add(new Gate(at, sort, setting, passes, passes ? "" : why.get())));

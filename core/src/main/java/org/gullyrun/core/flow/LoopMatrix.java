@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 
 /**
@@ -74,7 +75,7 @@ final class LoopMatrix {
                 if (next == p || in.get(next).size() != 1) {
                     break;
                 }
-                double amplitude = out.get(p).remove(next);
+                double amplitude = Objects.requireNonNull(out.get(p).remove(next));
                 Map<Integer, Double> on = out.get(next);
                 for (Map.Entry<Integer, Double> route : on.entrySet()) {
                     out.get(p).put(route.getKey(), amplitude * route.getValue());

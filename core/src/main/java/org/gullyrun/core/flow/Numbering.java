@@ -31,9 +31,9 @@ public final class Numbering {
     private final @Nullable Gate[] gatesAfter;
     private final boolean[] sameGates;
     /** The lists of gates last compared, by segment: all but those that depend on the scene are shared between scenes. */
-    private int @Nullable [][] listsBefore = {};
+    private int[] @Nullable [] listsBefore = {};
 
-    private int @Nullable [][] listsAfter = {};
+    private int[] @Nullable [] listsAfter = {};
     private boolean[] sameLists = {};
     /** Rows that several scenes share are renumbered once, so that they share them afterwards. */
     private final Map<Object, Delivery[]> rows = new IdentityHashMap<>();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -125,7 +126,7 @@ final class ProductionSegments {
 
     private List<Instance> instances(Element production, Element input, double rate) {
         return instances.computeIfAbsent(input.id(), id -> {
-            SceneComposition composition = compositions.get(production.id());
+            SceneComposition composition = Objects.requireNonNull(compositions.get(production.id()));
             List<Instance> all = new ArrayList<>();
             all.add(new Instance(input, null, composition.input(id), in.graph.point(id, PointKind.INPUT, id, rate)));
             composition.copies().forEach((copy, presence) -> {
@@ -282,7 +283,7 @@ final class ProductionSegments {
     void outlet(Point end, Element outlet, Outlets.Sort sort) {
         Element output = in.rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
         Element production = output == null ? null : in.rig.owner(output);
-        if (production == null) {
+        if (output == null || production == null) {
             return;
         }
         SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);

@@ -174,7 +174,10 @@ public final class SceneComposition {
             while (!inner && frame.entries.hasNext()) {
                 Element entry = frame.entries.next();
                 Element brought = rig.find(entry.get(Productions.BRINGS));
-                switch (brought == null ? Kind.MACHINE : brought.kind()) {
+                if (brought == null) {
+                    continue; // reported, and counts as bringing nothing
+                }
+                switch (brought.kind()) {
                     case INPUT, GROUP -> bring(frame, entry, members(brought));
                     case SCENE -> {
                         Expansion known = following.contains(brought.id()) ? Expansion.CUT : known(brought.id());
@@ -187,7 +190,7 @@ public final class SceneComposition {
                             bring(frame, entry, known);
                         }
                     }
-                    default -> {} // nothing there to bring: reported, and counts as bringing nothing
+                    default -> {} // the same
                 }
             }
             if (!inner) {

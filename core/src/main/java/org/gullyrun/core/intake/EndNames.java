@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Common;
@@ -67,7 +68,7 @@ final class EndNames {
 
     /** Empty while an end is open. */
     private static String name(Rig rig, Element row) {
-        List<String> ends = ENDS.get(row.kind()).stream()
+        List<String> ends = Objects.requireNonNull(ENDS.get(row.kind())).stream()
                 .map(end -> Typed.text(rig, row, end))
                 .toList();
         return ends.stream().anyMatch(e -> e.isEmpty() || e.equals("?")) ? "" : String.join(" to ", ends);

@@ -55,7 +55,7 @@ record TakesColumn(String head, int letters) implements Column {
             all.add(new Taken(plays ? Takes.PLAYBACK : Takes.RECORDING, device.id(), device.name()));
         }
         Takes now = row.get(Productions.TAKES);
-        all.sort(java.util.Comparator.comparing(t -> t.takes == now ? 0 : t.takes == Takes.PLAYBACK ? 2 : 1));
+        all.sort(java.util.Comparator.comparingInt(t -> t.takes == now ? 0 : t.takes == Takes.PLAYBACK ? 2 : 1));
         return all;
     }
 

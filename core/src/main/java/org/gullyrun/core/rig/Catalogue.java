@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** All settings of all kinds of elements. Nothing registers itself: what exists is listed here. */
@@ -51,19 +52,23 @@ public final class Catalogue {
         BY_KEY.put(kind, settings);
     }
 
+    private static Map<String, Setting<?>> settings(Kind kind) {
+        return Objects.requireNonNull(BY_KEY.get(kind));
+    }
+
     /** The settings and families of a kind, in the order in which files and forms show them. */
     public static List<Setting<?>> of(Kind kind) {
-        return List.copyOf(BY_KEY.get(kind).values());
+        return List.copyOf(settings(kind).values());
     }
 
     /** The setting with a key, or null if a kind has none such. */
     public static @Nullable Setting<?> find(Kind kind, String key) {
         int colon = key.indexOf(':');
         if (colon < 0) {
-            Setting<?> setting = BY_KEY.get(kind).get(key);
+            Setting<?> setting = settings(kind).get(key);
             return setting == null || setting.isFamily() ? null : setting;
         }
-        Setting<?> family = BY_KEY.get(kind).get(key.substring(0, colon));
+        Setting<?> family = settings(kind).get(key.substring(0, colon));
         return family == null || !family.isFamily() || colon == key.length() - 1
                 ? null
                 : family.of(key.substring(colon + 1));

@@ -2,6 +2,7 @@ package org.gullyrun.core.rig;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 
 /** The settings that every element has, and the value types that many settings share. */
 public final class Common {
@@ -29,17 +30,17 @@ public final class Common {
 
     /** The name for people; empty if it has none. */
     public static Setting<String> name(Kind kind) {
-        return NAMES.get(kind);
+        return Objects.requireNonNull(NAMES.get(kind));
     }
 
     /** A free remark. */
     public static Setting<String> note(Kind kind) {
-        return NOTES.get(kind);
+        return Objects.requireNonNull(NOTES.get(kind));
     }
 
     /** Where it stands among its like: lists are in order of place, then id. */
     public static Setting<Double> place(Kind kind) {
-        return PLACES.get(kind);
+        return Objects.requireNonNull(PLACES.get(kind));
     }
 
     static Setting<String> ref(Kind kind, String key, String label, Kind... to) {

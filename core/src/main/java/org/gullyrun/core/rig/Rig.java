@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -40,7 +41,7 @@ public final class Rig {
             if (before == null || altered.contains(kind)) {
                 byKind.put(kind, new ArrayList<>());
             } else {
-                byKind.put(kind, before.byKind.get(kind));
+                byKind.put(kind, before.listed(kind));
                 if (before.byOwner.get(kind) instanceof Map<String, List<Element>> owned) {
                     byOwner.put(kind, owned);
                 }
@@ -48,11 +49,11 @@ public final class Rig {
         }
         for (Element element : elements.values()) {
             if (before == null || altered.contains(element.kind())) {
-                byKind.get(element.kind()).add(element);
+                listed(element.kind()).add(element);
             }
         }
         for (Kind kind : before == null ? List.of(Kind.values()) : altered) {
-            List<Element> list = byKind.get(kind);
+            List<Element> list = listed(kind);
             list.sort(LISTED);
             Setting<?> owner = Catalogue.owner(kind);
             if (owner != null) {
@@ -96,9 +97,13 @@ public final class Rig {
         return Collections.unmodifiableCollection(elements.values());
     }
 
+    private List<Element> listed(Kind kind) {
+        return Objects.requireNonNull(byKind.get(kind));
+    }
+
     /** The elements of a kind, in the order of place, then id. */
     public List<Element> of(Kind kind) {
-        return Collections.unmodifiableList(byKind.get(kind));
+        return Collections.unmodifiableList(listed(kind));
     }
 
     /** The elements of a kind that live in the element with the given id (a mixer's strips), in order. */

@@ -35,15 +35,15 @@ final class ElementSheet {
         all.add(Nodes.rule());
         VBox settings = new VBox(5);
         settings.getStyleClass().add("settings");
-        settings(state, rig, element, settings);
+        settings(rig, element, settings);
         for (Element output : rig.in(id, Kind.APP_OUTPUT)) {
-            settings(state, rig, output, settings);
+            settings(rig, output, settings);
         }
         all.add(settings);
         return all;
     }
 
-    private void settings(State state, Rig rig, Element element, VBox into) {
+    private void settings(Rig rig, Element element, VBox into) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             List<Setting<?>> members = setting.isFamily() ? members(rig, element, setting) : List.of(setting);
             for (Setting<?> one : members) {

@@ -59,7 +59,7 @@ public final class EvidenceView extends SidePane {
         Node owner = getScene() == null ? null : getScene().getFocusOwner();
         boolean inside = owner != null && isWithin(owner);
         draw.run();
-        if (inside && !isWithin(owner)) {
+        if (owner != null && inside && !isWithin(owner)) {
             Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
             if (owner instanceof TextField was && again instanceof TextField is) {
                 SettingEditor.takeOver(was, is);

@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -169,7 +170,7 @@ final class Ladder extends VBox {
                         key >= 0
                                 ? key
                                 : graph.to(routes.get(-1 - key).segments().getLast()),
-                        by.get(key)))
+                        Objects.requireNonNull(by.get(key))))
                 .toList();
     }
 

@@ -86,7 +86,7 @@ public final class PointWords {
         double rate = graph.rate(graph.to(segment));
         if (graph.converts(segment)) {
             add(words, kilo(graph.rate(graph.from(segment))) + " → " + kilo(rate) + " kHz");
-        } else if (rate == rate && graph.rate(graph.from(segment)) != rate) {
+        } else if (!Double.isNaN(rate) && graph.rate(graph.from(segment)) != rate) {
             add(words, kilo(rate) + " kHz");
         }
         return words.toString();

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.CubicCurveTo;
@@ -76,7 +77,7 @@ final class CutOut extends Region {
             for (int i = 0; i < points.size(); i++) {
                 int point = points.get(i);
                 Stop known = stops.get(point);
-                int before = i == 0 ? -1 : stops.get(points.get(i - 1)).column;
+                int before = i == 0 ? -1 : at(points.get(i - 1)).column;
                 int column = Math.max(before + 1, known == null ? 0 : known.column);
                 stops.put(point, new Stop(point, column, known == null ? w : known.lane));
                 columns = Math.max(columns, column + 1);
@@ -86,8 +87,8 @@ final class CutOut extends Region {
             for (Evidence.Trace route : routes) {
                 List<Integer> points = points(route);
                 for (int i = 1; i < points.size(); i++) {
-                    Stop a = stops.get(points.get(i - 1));
-                    Stop b = stops.get(points.get(i));
+                    Stop a = at(points.get(i - 1));
+                    Stop b = at(points.get(i));
                     if (b.column <= a.column && route.form() != Evidence.Form.CIRCLE && a.column < 24) {
                         stops.put(b.point, new Stop(b.point, a.column + 1, b.lane));
                         columns = Math.max(columns, a.column + 2);
@@ -135,9 +136,13 @@ final class CutOut extends Region {
         stops.values().forEach(this::stop);
     }
 
+    private Stop at(int point) {
+        return Objects.requireNonNull(stops.get(point));
+    }
+
     private void channel(int s) {
-        Stop a = stops.get(graph.from(s));
-        Stop b = stops.get(graph.to(s));
+        Stop a = at(graph.from(s));
+        Stop b = at(graph.to(s));
         double x1 = x(a) + bank();
         double x2 = x(b);
         Path path;

@@ -10,7 +10,6 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Table;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
@@ -157,19 +156,13 @@ final class TableGrid extends VBox {
         for (Element row : table.rows(rig)) {
             Line line = lines.computeIfAbsent(row.id(), this::line);
             for (int c = 0; c < table.columns().size(); c++) {
-                put(
-                        line.cells.get(c),
-                        table.columns().get(c).text(rig, row),
-                        table.columns().get(c));
+                put(line.cells.get(c), table.columns().get(c).text(rig, row));
             }
             next.add(line);
         }
         if (table.grows()) {
             Line fresh = lines.computeIfAbsent("", this::line);
-            put(
-                    fresh.cells.getFirst(),
-                    "new " + table.noun() + " …",
-                    table.columns().getFirst());
+            put(fresh.cells.getFirst(), "new " + table.noun() + " …");
             Nodes.mark(fresh.cells.getFirst(), "prompt", true);
             next.add(fresh);
         }
@@ -181,7 +174,7 @@ final class TableGrid extends VBox {
         }
     }
 
-    private static void put(Label cell, String text, Column column) {
+    private static void put(Label cell, String text) {
         if (!cell.getText().equals(text)) {
             cell.setText(text);
         }

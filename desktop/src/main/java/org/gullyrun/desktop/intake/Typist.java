@@ -118,7 +118,7 @@ public final class Typist {
             String text = column.text(want, rows.getFirst());
             long same =
                     rows.stream().filter(r -> column.text(want, r).equals(text)).count();
-            if (text.matches("[0-9.]+") && same * 3 > rows.size() * 2) {
+            if (text.matches("[0-9.]+") && same * 3 > rows.size() * 2L) {
                 common.put(c, text);
             }
         }
@@ -146,7 +146,7 @@ public final class Typist {
         }
         Table mine = Sheet.of(rig(), section).get(place);
         List<String> order = mine.rows(rig()).stream().map(Element::name).toList();
-        known.sort(java.util.Comparator.comparing(row -> -order.indexOf(row.name())));
+        known.sort(java.util.Comparator.comparingInt(row -> -order.indexOf(row.name())));
         for (Element row : wanted.grows() ? known : known.reversed()) {
             String id = one ? mine.rows(rig()).getFirst().id() : row(section, place, row.name());
             List<Integer> columns = differing(section, place, row, id);
@@ -239,7 +239,7 @@ public final class Typist {
                     return into.isTick() && text.equals("✓") ? text : typed;
                 }
             } catch (Refused e) {
-                continue;
+                // not what this row takes: the next may
             }
         }
         return null;

@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import org.gullyrun.core.audit.Finding;
@@ -130,7 +131,7 @@ final class MapBuilder {
                 String said =
                         String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
                 for (int s : loop.segments()) {
-                    segments.get(SegmentKey.of(graph, s)).loop = said;
+                    Objects.requireNonNull(segments.get(SegmentKey.of(graph, s))).loop = said;
                 }
             }
         }
@@ -172,14 +173,14 @@ final class MapBuilder {
                 int row = i;
                 in.getOrDefault(node.rows.get(i).point(), Set.of()).stream()
                         .filter(d -> isOwn(d, Devices.Direction.PLAYBACK)
-                                && out.get(d).size() == 1)
+                                && out.getOrDefault(d, Set.of()).size() == 1)
                         .forEach(d -> put(node, d, row, 0));
             }
             for (int i = 0; i < node.columns.size(); i++) {
                 int column = i;
                 out.getOrDefault(node.columns.get(i).point(), Set.of()).stream()
                         .filter(d -> isOwn(d, Devices.Direction.RECORDING)
-                                && in.get(d).size() == 1)
+                                && in.getOrDefault(d, Set.of()).size() == 1)
                         .forEach(d -> put(node, d, 0, column));
             }
             drop(node);
@@ -260,7 +261,7 @@ final class MapBuilder {
             for (String point : before) {
                 if (points.get(point) == PointKind.APPLICATION_IN
                         && free(point)
-                        && out.get(point).size() == 1) {
+                        && out.getOrDefault(point, Set.of()).size() == 1) {
                     put(node, point);
                     node.under = "in " + rig.name(outlet.or(Outlets.APPLICATION, ""));
                 }
@@ -379,7 +380,7 @@ final class MapBuilder {
         segments.forEach((key, segment) -> {
             Port from = ports.get(key.from());
             Port to = ports.get(key.to());
-            if (from.node != to.node) {
+            if (from != null && to != null && from.node != to.node) {
                 MapEdge edge = new MapEdge(from.node, from.east, to.node, to.west);
                 edge = edges.computeIfAbsent(edge.ports(), new Known(edge)::get);
                 edge.keys.add(key);

@@ -55,7 +55,7 @@ final class MapGeometry {
         double x = margin;
         for (int key : layers) {
             layerX.put(key, x);
-            x += layerWidth.get(key) + gap;
+            x += layerWidth.getOrDefault(key, 0.0) + gap;
         }
         return x - gap + right;
     }
@@ -80,11 +80,11 @@ final class MapGeometry {
     }
 
     double left(MapNode node) {
-        return layerX.get(node.layer());
+        return layerX.getOrDefault(node.layer(), 0.0);
     }
 
     double width(MapNode node) {
-        return layerWidth.get(node.layer());
+        return layerWidth.getOrDefault(node.layer(), 0.0);
     }
 
     double right(MapNode node) {
@@ -92,7 +92,7 @@ final class MapGeometry {
     }
 
     double top(MapNode node) {
-        return TOP * u + layout.y().get(node.id) * size * stretch;
+        return TOP * u + layout.y().getOrDefault(node.id, 0.0) * size * stretch;
     }
 
     /** Where a channel passes the layers between its ends: left and right border of the layer, and height. */
@@ -101,8 +101,10 @@ final class MapGeometry {
         int at = layers.indexOf(edge.from.layer());
         for (double y : layout.passing().getOrDefault(edge.ports(), List.of())) {
             int layer = layers.get(++at);
-            double x = layerX.get(layer);
-            places.add(new double[] {x - 4 * u, x + layerWidth.get(layer) + 4 * u, TOP * u + y * size * stretch});
+            double x = layerX.getOrDefault(layer, 0.0);
+            places.add(new double[] {
+                x - 4 * u, x + layerWidth.getOrDefault(layer, 0.0) + 4 * u, TOP * u + y * size * stretch
+            });
         }
         return places;
     }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.eclipse.elk.alg.layered.LayeredLayoutProvider;
 import org.eclipse.elk.alg.layered.options.CrossingMinimizationStrategy;
 import org.eclipse.elk.alg.layered.options.CycleBreakingStrategy;
@@ -98,7 +99,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         made.forEach((node, elk) -> y.put(node.id, elk.getY()));
         double[] middle = new double[layers.size()];
         for (int i = 0; i < middle.length; i++) {
-            ElkNode first = made.get(layers.get(i).getFirst());
+            ElkNode first = Objects.requireNonNull(made.get(layers.get(i).getFirst()));
             middle[i] = first.getX() + first.getWidth() / 2;
         }
         Map<String, List<Double>> passing = new HashMap<>();

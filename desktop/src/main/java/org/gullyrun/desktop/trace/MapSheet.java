@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import javafx.css.PseudoClass;
 import javafx.geometry.BoundingBox;
@@ -117,8 +118,12 @@ final class MapSheet {
         add(layer, node);
     }
 
+    private Group group(Layer layer) {
+        return Objects.requireNonNull(groups.get(layer));
+    }
+
     private void add(Layer layer, Node node) {
-        groups.get(layer).getChildren().add(node);
+        group(layer).getChildren().add(node);
         item.nodes.add(node);
     }
 
@@ -178,7 +183,7 @@ final class MapSheet {
 
     /** Brings lit channels to the top; where they are there already nothing is touched, for that would paint all anew. */
     private void raise(List<Node> above) {
-        List<Node> all = groups.get(Layer.CHANNELS).getChildren();
+        List<Node> all = group(Layer.CHANNELS).getChildren();
         if (!new HashSet<>(all.subList(all.size() - above.size(), all.size())).containsAll(above)) {
             above.forEach(Node::toFront);
         }

@@ -219,6 +219,10 @@ public final class MapView extends Region {
         }
     }
 
+    private MapGeometry trial(MapModel m, MapLayout l, double scale, double longest) {
+        return new MapGeometry(m, l, new MapMetrics(scale, longest), getWidth(), getHeight());
+    }
+
     /**
      * The places for the room there is, in the size in which they are shown: names are cut shorter only as far as that makes
      * the map larger. To draw it in full and zoom would be the same to the eye, but without a graphics card the display draws
@@ -226,9 +230,9 @@ public final class MapView extends Region {
      */
     private MapGeometry geometry(MapModel m, MapLayout l) {
         double scale = store.state().textScale();
-        MapGeometry trial = null;
+        MapGeometry trial = trial(m, l, scale, MapMetrics.LONGEST[0]);
         for (double longest : MapMetrics.LONGEST) {
-            trial = new MapGeometry(m, l, new MapMetrics(scale, longest), getWidth(), getHeight());
+            trial = trial(m, l, scale, longest);
             if (trial.width() <= getWidth() * Math.max(1, trial.height() / getHeight())) {
                 break;
             }

@@ -69,19 +69,24 @@ final class CaseDialogs {
                 entered -> {
                     double hours;
                     try {
-                        hours = Double.parseDouble(entered.get("hours").strip().replace(',', '.'));
+                        hours = Double.parseDouble(
+                                entered.getOrDefault("hours", "").strip().replace(',', '.'));
                     } catch (NumberFormatException e) {
                         hours = -1;
                     }
                     if (hours <= 0 || hours > 1000) {
                         return "Enter a number of hours above 0, up to 1000.";
                     }
-                    if (entered.get("title").isBlank()) {
+                    if (entered.getOrDefault("title", "").isBlank()) {
                         return "Enter a title.";
                     }
                     Edit.About from = Edit.About.of(what);
                     Edit.About to = new Edit.About(
-                            entered.get("title").strip(), entered.get("note"), hours, from.knownGood(), from.terms());
+                            entered.getOrDefault("title", "").strip(),
+                            entered.getOrDefault("note", ""),
+                            hours,
+                            from.knownGood(),
+                            from.terms());
                     if (!to.equals(from)) {
                         store.edit(new Edit.OfCase(from, to), "edit title and note of the case");
                     }
@@ -100,7 +105,7 @@ final class CaseDialogs {
                 "Waive: " + finding.words().title(),
                 List.of(new Overlay.Entry("reason", "Why it can stay as it is", "")),
                 entered -> {
-                    String reason = entered.get("reason");
+                    String reason = entered.getOrDefault("reason", "");
                     if (reason.isBlank()) {
                         return "Enter a reason, so that others can follow it later.";
                     }
@@ -138,13 +143,14 @@ final class CaseDialogs {
                 "Duplicate survey " + shown.name(),
                 List.of(new Overlay.Entry("name", "Name", "after repair"), new Overlay.Entry("date", "Date", "")),
                 entered -> {
-                    String name = entered.get("name").strip();
+                    String name = entered.getOrDefault("name", "").strip();
                     if (name.isEmpty()) {
                         return "Enter a name.";
                     }
                     Case what = store.state().what();
                     String id = Ids.from(name, x -> what.survey(x).isPresent());
-                    Survey copy = new Survey(id, name, entered.get("date").strip(), "", shown.rig(), Map.of());
+                    Survey copy = new Survey(
+                            id, name, entered.getOrDefault("date", "").strip(), "", shown.rig(), Map.of());
                     store.edit(new Edit.OfSurvey(what.surveys().size(), null, copy), "add survey " + name);
                     store.chooseSurvey(id);
                     return "";
@@ -200,15 +206,15 @@ final class CaseDialogs {
                         new Overlay.Entry("date", "Date", shown.date()),
                         new Overlay.Entry("note", "Note", shown.note())),
                 entered -> {
-                    if (entered.get("name").isBlank()) {
+                    if (entered.getOrDefault("name", "").isBlank()) {
                         return "Enter a name.";
                     }
                     Survey now = store.state().surveyShown();
                     Survey to = new Survey(
                             now.id(),
-                            entered.get("name").strip(),
-                            entered.get("date").strip(),
-                            entered.get("note"),
+                            entered.getOrDefault("name", "").strip(),
+                            entered.getOrDefault("date", "").strip(),
+                            entered.getOrDefault("note", ""),
                             now.rig(),
                             now.extras());
                     if (!to.equals(now)) {

@@ -104,7 +104,7 @@ final class Sheets {
             peak.getStyleClass().add("bad-text");
         }
         HBox line = new HBox(13, first, peak);
-        if (entry.ownVoiceLate() == entry.ownVoiceLate()) {
+        if (!Double.isNaN(entry.ownVoiceLate())) {
             var own = Nodes.label(
                     String.format(Locale.ROOT, "own voice %.0f ms", entry.ownVoiceLate()),
                     "small",
@@ -124,7 +124,8 @@ final class Sheets {
 
     /** Six places wide, so that columns stand under each other. */
     private static String number(double value) {
-        String text = value == value ? String.format(Locale.ROOT, "%.1f", value).replace('-', '−') : "–";
+        String text =
+                !Double.isNaN(value) ? String.format(Locale.ROOT, "%.1f", value).replace('-', '−') : "–";
         return " ".repeat(Math.max(0, 6 - text.length())) + text;
     }
 

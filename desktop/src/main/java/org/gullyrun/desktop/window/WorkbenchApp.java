@@ -4,6 +4,7 @@ import java.io.OutputStream;
 import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicReference;
@@ -119,7 +120,8 @@ public final class WorkbenchApp extends Application {
         Type.load();
         Opened opened;
         try {
-            opened = OPENING.get().join();
+            opened = Objects.requireNonNull(OPENING.get(), "nothing to open was said")
+                    .join();
         } catch (CompletionException e) {
             refuse(bare, e.getCause() == null ? e : e.getCause());
             return;
@@ -168,7 +170,7 @@ public final class WorkbenchApp extends Application {
         stage.setWidth(Math.min(width, screen.getWidth()));
         stage.setHeight(Math.min(height, screen.getHeight()));
         // A place on a screen that is no longer there would hide the window.
-        if (!Screen.getScreensForRectangle(x, y, 80, 40).isEmpty() && x == x && y == y) {
+        if (!Screen.getScreensForRectangle(x, y, 80, 40).isEmpty() && !Double.isNaN(x) && !Double.isNaN(y)) {
             stage.setX(x);
             stage.setY(y);
         }

@@ -120,7 +120,7 @@ final class DefaultFragile implements Rule {
                     }
                 }
                 if (worst != null) {
-                    findings.add(tell(context, machine, role, worst));
+                    findings.add(tell(machine, role, worst));
                 }
             }
         }
@@ -171,7 +171,7 @@ final class DefaultFragile implements Rule {
         return cell.verdict() == Verdict.LEAK && cell.delivery().strength() >= least;
     }
 
-    private Finding tell(AuditContext context, Element machine, Role role, Broken worst) {
+    private Finding tell(Element machine, Role role, Broken worst) {
         String what = role.setting.label();
         String device = worst.device.name();
         return FindingBuilder.of(id(), Severity.MINOR, machine.id(), role.setting.key())

@@ -115,7 +115,7 @@ final class DeviceUse {
                 && rig.find(device) instanceof Element found
                 && !(found.kind() == Kind.DEVICE && Choices.faces(found, direction));
         Use use = unusable.computeIfAbsent(
-                wrong ? device + WANTED + direction.word() : device,
+                wrong && direction != null ? device + WANTED + direction.word() : device,
                 x -> new Use(new ArrayList<>(), new ArrayList<>(), new ArrayList<>()));
         Address at = new Address(holder.id(), setting.key());
         use.settings.add(at);

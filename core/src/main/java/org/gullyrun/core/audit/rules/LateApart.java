@@ -155,7 +155,7 @@ final class LateApart implements Rule {
     }
 
     private Finding tell(AuditContext context, List<Off> all) {
-        all.sort(Comparator.comparing(Off::severity).thenComparing(Off::scene));
+        all.sort(Comparator.comparing(Off::severity).thenComparingInt(Off::scene));
         Off worst = all.getFirst();
         List<Integer> scenes = all.stream().map(Off::scene).distinct().toList();
         CellReading cell = worst.cell;

@@ -93,7 +93,7 @@ final class LevelClip implements Rule {
                 Sum sum = new Sum();
                 for (int s = 0; s < powers.length; s++) {
                     Delivery delivery = scene.cell(s, o).delivery();
-                    if (powers[s] == powers[s] && delivery.arrives()) {
+                    if (!java.lang.Double.isNaN(powers[s]) && delivery.arrives()) {
                         sum.add(s, powers[s] * Math.pow(10, delivery.worst() / 10));
                     }
                 }
@@ -153,7 +153,7 @@ final class LevelClip implements Rule {
         int[] exits = scene.graph().exits();
         Sum[] sums = new Sum[exits.length];
         for (int s = 0; s < powers.length; s++) {
-            if (powers[s] != powers[s]) {
+            if (java.lang.Double.isNaN(powers[s])) {
                 continue;
             }
             int[] reached = scene.deliveries().exitsOf(scene.sourcePoint(s));

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.gullyrun.core.audit.AuditContext;
@@ -69,8 +70,8 @@ final class LoopTelling {
             hits.sort(Comparator.comparing(Hit::severity)
                     .thenComparing(Comparator.comparingDouble((Hit h) -> h.loop.loopGain())
                             .reversed())
-                    .thenComparing(Hit::scene));
-            findings.add(finding(subjects.get(key), hits));
+                    .thenComparingInt(Hit::scene));
+            findings.add(finding(Objects.requireNonNull(subjects.get(key)), hits));
         });
         return findings;
     }

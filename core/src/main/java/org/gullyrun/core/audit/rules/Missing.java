@@ -2,6 +2,7 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
@@ -65,7 +66,7 @@ final class Missing implements Rule {
     /** One finding of a must that does not arrive; {@link SceneGap} makes its own with it. */
     static Finding finding(String rule, AuditContext context, MissingPair pair) {
         int scene = pair.unexplained().getFirst();
-        BlockedRoute route = pair.routes().get(scene);
+        BlockedRoute route = Objects.requireNonNull(pair.routes().get(scene));
         CellReading cell = context.scenes().get(scene).cell(pair.row(), pair.column());
         String source = pair.source().name();
         String outlet = pair.outlet().name();

@@ -81,7 +81,7 @@ final class NamesTwin implements Rule {
                             .add(e);
                 }
             }
-            alike.values().stream().filter(all -> all.size() > 1).forEach(all -> findings.add(twins(rig, all)));
+            alike.values().stream().filter(all -> all.size() > 1).forEach(all -> findings.add(twins(all)));
         }
         for (Element mixer : rig.of(Kind.MIXER)) {
             List<Element> bare = new ArrayList<>();
@@ -129,7 +129,7 @@ final class NamesTwin implements Rule {
         };
     }
 
-    private Finding twins(Rig rig, List<Element> all) {
+    private Finding twins(List<Element> all) {
         String[] ids = all.stream().map(Element::id).sorted(Ids.ORDER).toArray(String[]::new);
         String noun = all.getFirst().kind().noun();
         String name = all.getFirst().name();

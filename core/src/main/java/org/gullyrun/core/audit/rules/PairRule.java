@@ -51,7 +51,7 @@ abstract class PairRule implements Rule {
                     }
                 }
                 if (!hits.isEmpty()) {
-                    hits.sort(Comparator.comparing(Hit::severity).thenComparing(Hit::scene));
+                    hits.sort(Comparator.comparing(Hit::severity).thenComparingInt(Hit::scene));
                     List<Integer> scenes = hits.stream().map(Hit::scene).toList();
                     int worst = scenes.getFirst();
                     CellReading cell = context.scenes().get(worst).cell(s, o);

@@ -99,8 +99,8 @@ final class RateDrift implements Rule {
         }
         java.lang.Double errorA = a.get(Devices.CLOCK_ERROR);
         java.lang.Double errorB = b.get(Devices.CLOCK_ERROR);
-        boolean known = errorA != null && errorB != null;
-        double ppm = known ? Math.abs(errorA - errorB) : java.lang.Double.NaN;
+        double ppm = errorA != null && errorB != null ? Math.abs(errorA - errorB) : java.lang.Double.NaN;
+        boolean known = !java.lang.Double.isNaN(ppm);
         if (ppm == 0) {
             return;
         }
