@@ -17,7 +17,6 @@ import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.state.Selection;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -30,7 +29,7 @@ class BriefStepTest extends SampleWindowTest {
     }
 
     @BeforeEach
-    void atACell(FxRobot robot) throws Exception {
+    void atACell(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT2);
         until(() -> robot.lookup("#wish-film-live").tryQuery().isPresent());
         WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("music", "archive")))
@@ -47,7 +46,7 @@ class BriefStepTest extends SampleWindowTest {
     }
 
     @Test
-    void aRowAColumnAndAllAreSetWithAKeyEachAndTakenBack(FxRobot robot) throws Exception {
+    void aRowAColumnAndAllAreSetWithAKeyEachAndTakenBack(Hands robot) throws Exception {
         Map<Brief.Cell, Wish> before = cells();
         robot.push(KeyCode.R).push(KeyCode.N);
         for (Element outlet : of(Kind.OUTLET)) {
@@ -71,7 +70,7 @@ class BriefStepTest extends SampleWindowTest {
     }
 
     @Test
-    void theCursorGoesToTheEndsAndShiftMarksUpToThere(FxRobot robot) throws Exception {
+    void theCursorGoesToTheEndsAndShiftMarksUpToThere(Hands robot) throws Exception {
         String first = of(Kind.OUTLET).getFirst().id();
         String last = of(Kind.OUTLET).getLast().id();
         robot.push(KeyCode.HOME);
@@ -84,7 +83,7 @@ class BriefStepTest extends SampleWindowTest {
     }
 
     @Test
-    void inASceneOnlyThatSceneIsSet(FxRobot robot) throws Exception {
+    void inASceneOnlyThatSceneIsSet(Hands robot) throws Exception {
         Wish always = cells().get(new Brief.Cell("music", "archive", ""));
         robot.push(KeyCode.CLOSE_BRACKET);
         until(() -> state().scene() == 0);
@@ -96,7 +95,7 @@ class BriefStepTest extends SampleWindowTest {
     }
 
     @Test
-    void rowsOfOneClassThatStandTogetherAreMarkedByOneKey(FxRobot robot) throws Exception {
+    void rowsOfOneClassThatStandTogetherAreMarkedByOneKey(Hands robot) throws Exception {
         Map<Brief.Cell, Wish> before = cells();
         WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("host", "live")))
                 .get();
@@ -114,7 +113,7 @@ class BriefStepTest extends SampleWindowTest {
     }
 
     @Test
-    void aNumberThatIsNoneChangesNothingAndIsSaid(FxRobot robot) throws Exception {
+    void aNumberThatIsNoneChangesNothingAndIsSaid(Hands robot) throws Exception {
         enter(robot, "level-least", "-30");
         enter(robot, "level-most", "−12,5");
         Brief.Cell cell = new Brief.Cell("music", "archive", "");
@@ -135,7 +134,7 @@ class BriefStepTest extends SampleWindowTest {
                 new Brief.Window(-30.0, null), state().what().brief().windows().get(cell));
     }
 
-    private static void enter(FxRobot robot, String field, String text) {
+    private static void enter(Hands robot, String field, String text) {
         TextField control = robot.lookup("#" + field).queryAs(TextField.class);
         robot.interact(() -> {
             control.setText(text);

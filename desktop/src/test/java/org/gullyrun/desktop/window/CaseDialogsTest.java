@@ -18,7 +18,6 @@ import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -35,7 +34,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void titleAndHoursAreAskedForAndWhatCannotStandIsRefusedInPlace(FxRobot robot) throws Exception {
+    void titleAndHoursAreAskedForAndWhatCannotStandIsRefusedInPlace(Hands robot) throws Exception {
         act(robot, "title and note");
         fill(robot, "hours", "a while");
         robot.push(KeyCode.ENTER);
@@ -55,7 +54,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void aSurveyIsAddedNamedMarkedAndDeletedStepByStep(FxRobot robot) throws Exception {
+    void aSurveyIsAddedNamedMarkedAndDeletedStepByStep(Hands robot) throws Exception {
         List<String> before = surveys();
         Case was = state().what();
         act(robot, "duplicate survey");
@@ -82,7 +81,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void theLastSurveyCannotBeDeleted(FxRobot robot) throws Exception {
+    void theLastSurveyCannotBeDeleted(Hands robot) throws Exception {
         while (state().what().surveys().size() > 1) {
             int left = state().what().surveys().size() - 1;
             act(robot, "delete survey");
@@ -95,7 +94,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void surveysOfAnotherCaseAreTakenInAndAFileThatIsNoneChangesNothing(FxRobot robot) throws Exception {
+    void surveysOfAnotherCaseAreTakenInAndAFileThatIsNoneChangesNothing(Hands robot) throws Exception {
         Case was = state().what();
         Path broken = Files.writeString(folder.resolve("broken.json"), "{\"format\": \"gullyrun case\", ");
         Mockito.when(picker.toOpen(FilePicker.Sort.CASE)).thenReturn(Optional.of(broken));
@@ -118,7 +117,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void aCaseBegunWithAStartingRigIsSavedWhereThePersonSays(FxRobot robot) throws Exception {
+    void aCaseBegunWithAStartingRigIsSavedWhereThePersonSays(Hands robot) throws Exception {
         robot.push(KeyCode.CONTROL, KeyCode.N);
         until(() -> robot.lookup("#choice-empty").tryQuery().isPresent());
         robot.push(KeyCode.DOWN);
@@ -137,7 +136,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void whatSomebodyElseHasChangedIsNotSavedOverUnasked(FxRobot robot) throws Exception {
+    void whatSomebodyElseHasChangedIsNotSavedOverUnasked(Hands robot) throws Exception {
         act(robot, "known good");
         until(() -> state().unsaved());
         String theirs = Files.readString(file).replace("Lantern Hill", "Their hill");
@@ -154,7 +153,7 @@ class CaseDialogsTest extends SampleWindowTest {
     }
 
     @Test
-    void closingAsksAboutWhatIsNotSavedAndTheWindowIsRememberedAsItWas(FxRobot robot) throws Exception {
+    void closingAsksAboutWhatIsNotSavedAndTheWindowIsRememberedAsItWas(Hands robot) throws Exception {
         robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.N);
         robot.push(KeyCode.CONTROL, KeyCode.EQUALS);
         act(robot, "known good");

@@ -13,7 +13,6 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
 import org.junit.jupiter.api.Test;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -32,13 +31,13 @@ class FaultsInTheWindowTest extends SampleWindowTest {
         WaitForAsyncUtils.asyncFx(() -> store.open(text, () -> {})).get();
     }
 
-    private static String alerts(FxRobot robot) {
+    private static String alerts(Hands robot) {
         Label label = robot.lookup("#alerts").queryAs(Label.class);
         return label.isVisible() ? label.getText() : "";
     }
 
     @Test
-    void aCaseThatCannotBeAuditedIsShownWithAReasonThatStays(FxRobot robot) throws Exception {
+    void aCaseThatCannotBeAuditedIsShownWithAReasonThatStays(Hands robot) throws Exception {
         assertEquals("", alerts(robot));
         String sources =
                 IntStream.range(0, 210).mapToObj(i -> "{'id':'s" + i + "'}").collect(Collectors.joining(","));
@@ -62,7 +61,7 @@ class FaultsInTheWindowTest extends SampleWindowTest {
     }
 
     @Test
-    void scenesThatBringThemselvesAndThingsThatLiveInTheWrongPlaceAreShown(FxRobot robot) throws Exception {
+    void scenesThatBringThemselvesAndThingsThatLiveInTheWrongPlaceAreShown(Hands robot) throws Exception {
         opens(
                 "Knots",
                 "{'machines':[{'id':'pc'}],'productions':[{'id':'p'}],'scenes':[{'id':'a','production':'p'}],"
@@ -84,7 +83,7 @@ class FaultsInTheWindowTest extends SampleWindowTest {
     }
 
     @Test
-    void aFileThatIsRefusedLeavesTheCaseThatIsOpen(FxRobot robot) throws Exception {
+    void aFileThatIsRefusedLeavesTheCaseThatIsOpen(Hands robot) throws Exception {
         Case before = state().what();
         opens("Endless", "{'devices':[{'id':'d','level':1e999}]}");
         until(() -> state().message() != null && state().message().isError());

@@ -14,7 +14,6 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -27,13 +26,13 @@ class FindingsStepTest extends SampleWindowTest {
     }
 
     @BeforeEach
-    void worked(FxRobot robot) throws Exception {
+    void worked(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT4);
         until(() -> state().causes().done());
     }
 
     @Test
-    void theChangeBehindMostFindingsComesFirstAndIsMadeFromThere(FxRobot robot) throws Exception {
+    void theChangeBehindMostFindingsComesFirstAndIsMadeFromThere(Hands robot) throws Exception {
         assertTrue(text(robot, "#findings .title").contains("11 changes fix 41 findings"));
         assertTrue(text(robot, "#findings .cause-title").startsWith("[In Orrery, mute input All of default"));
         robot.clickOn("#make-0");
@@ -43,7 +42,7 @@ class FindingsStepTest extends SampleWindowTest {
     }
 
     @Test
-    void whatIsWaivedStaysSoInTheFileUntilWhatItRestsOnChanges(FxRobot robot) throws Exception {
+    void whatIsWaivedStaysSoInTheFileUntilWhatItRestsOnChanges(Hands robot) throws Exception {
         robot.push(KeyCode.DOWN);
         Finding first = state().shown().finding();
         assertEquals("loop.electric:orrery", first.identity());
@@ -68,7 +67,7 @@ class FindingsStepTest extends SampleWindowTest {
     }
 
     @Test
-    void filtersLeaveOutAndTheLetterSaysWhatIsListed(FxRobot robot) throws Exception {
+    void filtersLeaveOutAndTheLetterSaysWhatIsListed(Hands robot) throws Exception {
         int all = state().wanted().size();
         WaitForAsyncUtils.asyncFx(() -> robot.lookup("#filter-source").queryAs(MenuButton.class).getItems().stream()
                         .filter(i -> i.getText().equals("Music"))
@@ -89,7 +88,7 @@ class FindingsStepTest extends SampleWindowTest {
     }
 
     @Test
-    void whatWouldHappenIsTriedWithoutDoingIt(FxRobot robot) throws Exception {
+    void whatWouldHappenIsTriedWithoutDoingIt(Hands robot) throws Exception {
         var before = state().what();
         robot.push(KeyCode.I);
         until(() -> robot.lookup("#choice-what-0").tryQuery().isPresent());
@@ -104,7 +103,7 @@ class FindingsStepTest extends SampleWindowTest {
     }
 
     @Test
-    void aLimitIsSetForThisCaseAndAWrongFigureIsRefused(FxRobot robot) throws Exception {
+    void aLimitIsSetForThisCaseAndAWrongFigureIsRefused(Hands robot) throws Exception {
         assertTrue(has("leak:crew>live"));
         int before = state().reading().findings().size();
         robot.push(KeyCode.CONTROL, KeyCode.K);
@@ -128,7 +127,7 @@ class FindingsStepTest extends SampleWindowTest {
         robot.push(KeyCode.ESCAPE);
     }
 
-    private static void set(FxRobot robot, String text) throws Exception {
+    private static void set(Hands robot, String text) throws Exception {
         var field = robot.lookup("#limit-rate-many").queryAs(javafx.scene.control.TextField.class);
         WaitForAsyncUtils.asyncFx(() -> {
                     field.requestFocus();

@@ -29,7 +29,6 @@ import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -42,7 +41,7 @@ class IntakeAndBriefTest extends WindowTest {
         open(shown, sample);
     }
 
-    private void begin(FxRobot robot) throws Exception {
+    private void begin(Hands robot) throws Exception {
         robot.push(KeyCode.CONTROL, KeyCode.N);
         until(() -> robot.lookup("#choice-empty").tryQuery().isPresent());
         robot.push(KeyCode.ENTER);
@@ -51,7 +50,7 @@ class IntakeAndBriefTest extends WindowTest {
     }
 
     @Test
-    void aRigIsTypedWithNothingButKeysAndEveryStepCanBeUndone(FxRobot robot) throws Exception {
+    void aRigIsTypedWithNothingButKeysAndEveryStepCanBeUndone(Hands robot) throws Exception {
         begin(robot);
         robot.write("Owl")
                 .push(KeyCode.TAB)
@@ -87,7 +86,7 @@ class IntakeAndBriefTest extends WindowTest {
     }
 
     @Test
-    void oneValueGoesIntoEveryRowAndWhatCannotStandIsRefusedInPlace(FxRobot robot) throws Exception {
+    void oneValueGoesIntoEveryRowAndWhatCannotStandIsRefusedInPlace(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT1);
         until(() -> robot.lookup("#section-devices").tryQuery().isPresent());
         robot.clickOn("#section-devices");
@@ -106,7 +105,7 @@ class IntakeAndBriefTest extends WindowTest {
     }
 
     @Test
-    void everyRowSaysWhereItLeadsInEverySection(FxRobot robot) throws Exception {
+    void everyRowSaysWhereItLeadsInEverySection(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT1);
         until(() -> robot.lookup("#section-mixers").tryQuery().isPresent());
         robot.clickOn("#section-mixers");
@@ -118,7 +117,7 @@ class IntakeAndBriefTest extends WindowTest {
     }
 
     @Test
-    void aRemovalSaysWhatIsLeftHangingAndIsOneStep(FxRobot robot) throws Exception {
+    void aRemovalSaysWhatIsLeftHangingAndIsOneStep(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT1);
         until(() -> robot.lookup("#section-programs").tryQuery().isPresent());
         WaitForAsyncUtils.asyncFx(() -> ((IntakeView) robot.lookup("#intake").query()).goTo("driftbox", "class"))
@@ -147,7 +146,7 @@ class IntakeAndBriefTest extends WindowTest {
     }
 
     @Test
-    void theWholeSampleShowTypedInSoundsTheSame(FxRobot robot) throws Exception {
+    void theWholeSampleShowTypedInSoundsTheSame(Hands robot) throws Exception {
         begin(robot);
         Rig want = sample.surveys().getFirst().rig();
         int strokes = WaitForAsyncUtils.asyncFx(() -> {
@@ -175,7 +174,7 @@ class IntakeAndBriefTest extends WindowTest {
     }
 
     @Test
-    void theBriefOfTheSampleShowIsSetFromStartingBriefsInTwentyOneActions(FxRobot robot) throws Exception {
+    void theBriefOfTheSampleShowIsSetFromStartingBriefsInTwentyOneActions(Hands robot) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> {
                     Case what = store.state().what();
                     store.brief(
@@ -217,7 +216,7 @@ class IntakeAndBriefTest extends WindowTest {
         assertEquals(21, actions);
     }
 
-    private static int click(FxRobot robot, String what) throws Exception {
+    private static int click(Hands robot, String what) throws Exception {
         // The side is drawn anew with each reading: wait for the one that is there to stay.
         WaitForAsyncUtils.waitForFxEvents();
         Thread.sleep(120);
@@ -231,14 +230,14 @@ class IntakeAndBriefTest extends WindowTest {
         return 1;
     }
 
-    private static int key(FxRobot robot, KeyCode key) throws Exception {
+    private static int key(Hands robot, KeyCode key) throws Exception {
         robot.push(key);
         WaitForAsyncUtils.waitForFxEvents();
         return 1;
     }
 
     @Test
-    void anInventoryIsShownBeforeItIsTakenIn(FxRobot robot) throws Exception {
+    void anInventoryIsShownBeforeItIsTakenIn(Hands robot) throws Exception {
         Path list = Files.writeString(
                 folder.resolve("list.csv"),
                 "name;direction;rate\nDock;playback;48\nLarch boom;recording;44,1\nBad;up;1\n");

@@ -23,7 +23,6 @@ import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -36,7 +35,7 @@ class ListsAndSheetsTest extends SampleWindowTest {
     }
 
     @Test
-    void listsAreWrittenWhereThePersonSaysAndAPlaceThatIsNoneIsTold(FxRobot robot) throws Exception {
+    void listsAreWrittenWhereThePersonSaysAndAPlaceThatIsNoneIsTold(Hands robot) throws Exception {
         Path inventory = folder.resolve("all.csv");
         Path questions = folder.resolve("ask.md");
         Mockito.when(picker.toSave(FilePicker.Sort.LIST, "inventory")).thenReturn(Optional.of(inventory));
@@ -56,7 +55,7 @@ class ListsAndSheetsTest extends SampleWindowTest {
     }
 
     @Test
-    void allThatIsLeftToAskGoesToTheClipboard(FxRobot robot) throws Exception {
+    void allThatIsLeftToAskGoesToTheClipboard(Hands robot) throws Exception {
         assertEquals(List.of(), Questions.of(rig()));
         robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
         until(() -> text(robot, "#message .label").contains("No questions left"));
@@ -78,7 +77,7 @@ class ListsAndSheetsTest extends SampleWindowTest {
     }
 
     @Test
-    void ratesTakeThePlaceOfLevelsWithTheFiguresOfEachPlaceWhereTwoMeet(FxRobot robot) throws Exception {
+    void ratesTakeThePlaceOfLevelsWithTheFiguresOfEachPlaceWhereTwoMeet(Hands robot) throws Exception {
         robot.push(KeyCode.R);
         until(() -> state().lens() == Lens.RATES);
         until(() -> text(robot, "#evidence .label").contains("Rates and clocks"));
@@ -98,7 +97,7 @@ class ListsAndSheetsTest extends SampleWindowTest {
     }
 
     @Test
-    void whatAFindingIsAboutCanBeReadAndWithoutOneThatIsSaid(FxRobot robot) throws Exception {
+    void whatAFindingIsAboutCanBeReadAndWithoutOneThatIsSaid(Hands robot) throws Exception {
         robot.push(KeyCode.H);
         until(() -> text(robot, "#message .label").contains("Select a finding first"));
         robot.push(KeyCode.W);

@@ -3,7 +3,6 @@ package org.gullyrun.desktop.window;
 import javafx.stage.Stage;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.BeforeEach;
-import org.testfx.api.FxRobot;
 
 /** A test of the window on the sample show, which begins when the basins are drawn. */
 abstract class SampleWindowTest extends WindowTest {
@@ -14,7 +13,7 @@ abstract class SampleWindowTest extends WindowTest {
     }
 
     @BeforeEach
-    void drawn(FxRobot robot) throws Exception {
+    void drawn(Hands robot) throws Exception {
         until(() -> robot.lookup(".bank").tryQuery().isPresent());
     }
 }

@@ -17,7 +17,6 @@ import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 
 /** All that the window says on its way through every step, sheet and dialog, held against phrases that nobody would say. */
@@ -29,7 +28,7 @@ class ScreenTextsTest extends SampleWindowTest {
         openSample(shown);
     }
 
-    private void read(FxRobot robot) {
+    private void read(Hands robot) {
         robot.interact(() -> read(stage.getScene().getRoot()));
     }
 
@@ -50,7 +49,7 @@ class ScreenTextsTest extends SampleWindowTest {
     }
 
     @Test
-    void whatTheWindowSaysIsWhatATechnicianWouldSay(FxRobot robot) throws Exception {
+    void whatTheWindowSaysIsWhatATechnicianWouldSay(Hands robot) throws Exception {
         until(() -> state().causes().done());
         for (Step step : Step.values()) {
             robot.interact(() -> store.go(step));

@@ -20,12 +20,11 @@ import org.gullyrun.desktop.state.Store;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.mockito.Mockito;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** What tests of the real window need: the window on a case, and waiting for what it shows. */
-@ExtendWith(ApplicationExtension.class)
+@ExtendWith({ApplicationExtension.class, Hands.Given.class})
 abstract class WindowTest {
     final FilePicker picker = Mockito.mock(FilePicker.class);
     Path folder;
@@ -73,26 +72,26 @@ abstract class WindowTest {
     }
 
     /** Does what the find field finds for some words. */
-    static void act(FxRobot robot, String words) {
+    static void act(Hands robot, String words) {
         robot.push(KeyCode.CONTROL, KeyCode.K);
         paste(robot, words);
         robot.push(KeyCode.ENTER);
     }
 
     /** Pastes a text: as real as typing it, and done at once. */
-    private static void paste(FxRobot robot, String text) {
+    private static void paste(Hands robot, String text) {
         robot.interact(() -> Clipboard.getSystemClipboard().setContent(Map.of(DataFormat.PLAIN_TEXT, text)));
         robot.push(KeyCode.CONTROL, KeyCode.V);
     }
 
     /** Puts a text into a field of the form that is asked with. */
-    static void fill(FxRobot robot, String key, String text) {
+    static void fill(Hands robot, String key, String text) {
         robot.clickOn("#form-" + key);
         robot.push(KeyCode.CONTROL, KeyCode.A);
         paste(robot, text);
     }
 
-    static String text(FxRobot robot, String query) {
+    static String text(Hands robot, String query) {
         return robot.lookup(query).queryAllAs(Label.class).stream()
                 .map(Label::getText)
                 .toList()

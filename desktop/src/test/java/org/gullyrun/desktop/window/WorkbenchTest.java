@@ -24,7 +24,6 @@ import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -37,7 +36,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void aTechnicianTracesAPairFlipsItsSwitchUndoesSavesAndOpensAgain(FxRobot robot) throws Exception {
+    void aTechnicianTracesAPairFlipsItsSwitchUndoesSavesAndOpensAgain(Hands robot) throws Exception {
         robot.clickOn("#token-music-archive");
         assertEquals(new Selection.Pair("music", "archive"), state().selection());
         assertTrue(text(robot, "#evidence .label").contains("The saved show can be muted or taken down."));
@@ -71,7 +70,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void findingsAreWalkedByKeyAndTheFirstFixMadeByKey(FxRobot robot) throws Exception {
+    void findingsAreWalkedByKeyAndTheFirstFixMadeByKey(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT4);
         assertEquals(Step.FINDINGS, state().step());
         robot.push(KeyCode.N);
@@ -91,7 +90,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void scenesAreChosenByKeyAndByTab(FxRobot robot) throws Exception {
+    void scenesAreChosenByKeyAndByTab(Hands robot) throws Exception {
         robot.push(KeyCode.CLOSE_BRACKET);
         assertEquals(0, state().scene());
         robot.clickOn("#scene-1");
@@ -106,7 +105,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void whatIsDrawnOnTheMapCanBeClicked(FxRobot robot) throws Exception {
+    void whatIsDrawnOnTheMapCanBeClicked(Hands robot) throws Exception {
         until(() -> robot.lookup("#map-music").tryQuery().isPresent());
         for (Node hit : robot.lookup(".hit").queryAll()) {
             assertFalse(hit.getBoundsInLocal().isEmpty(), hit.getId() + " has no place to be clicked at");
@@ -118,7 +117,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void theFindFieldTracesAPairInTwoActions(FxRobot robot) throws Exception {
+    void theFindFieldTracesAPairInTwoActions(Hands robot) throws Exception {
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("tunes archive");
         robot.push(KeyCode.ENTER);
@@ -133,7 +132,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void aLevelIsTypedOnARungAndAWrongOneIsRefusedInPlace(FxRobot robot) throws Exception {
+    void aLevelIsTypedOnARungAndAWrongOneIsRefusedInPlace(Hands robot) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> {
                     store.select(new Selection.Pair("music", "live"));
                     store.lookAt(2);
@@ -149,7 +148,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void whatIsBeingTypedOutlivesADrawingAnewAndIsNotTakenAsEntered(FxRobot robot) throws Exception {
+    void whatIsBeingTypedOutlivesADrawingAnewAndIsNotTakenAsEntered(Hands robot) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> {
                     store.select(new Selection.Pair("music", "live"));
                     store.lookAt(2);
@@ -174,7 +173,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void unsavedChangesAreAskedAboutBeforeAnotherCaseIsOpened(FxRobot robot) throws Exception {
+    void unsavedChangesAreAskedAboutBeforeAnotherCaseIsOpened(Hands robot) throws Exception {
         robot.clickOn("#token-music-archive");
         until(() -> robot.lookup("#pill-in-music-tracks-2").tryQuery().isPresent());
         robot.clickOn("#pill-in-music-tracks-2");
@@ -191,7 +190,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void everyKeyStandsOnTheSheetAndTheNightSheetIsOneOfThem(FxRobot robot) throws Exception {
+    void everyKeyStandsOnTheSheetAndTheNightSheetIsOneOfThem(Hands robot) throws Exception {
         robot.push(KeyCode.F1);
         assertTrue(text(robot, "#overlay .label").contains("Ctrl Shift N"));
         robot.push(KeyCode.ESCAPE);
@@ -200,7 +199,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void anotherSurveyIsClean(FxRobot robot) throws Exception {
+    void anotherSurveyIsClean(Hands robot) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> store.chooseSurvey(SampleShow.KNOWN_GOOD))
                 .get();
         until(() -> state().reading().rig() == state().surveyShown().rig());
@@ -209,7 +208,7 @@ class WorkbenchTest extends SampleWindowTest {
 
     /** As when a key is held down while every answer takes longer than the key repeats: nothing must pile up. */
     @Test
-    void aKeyHeldDownActsOnceAFrameHoweverFastItRepeats(FxRobot robot) throws Exception {
+    void aKeyHeldDownActsOnceAFrameHoweverFastItRepeats(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT4);
         until(() -> state().causes().done()); // or the list would be put into another order meanwhile
         robot.push(KeyCode.DOWN);
@@ -246,7 +245,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void whatIsPointedAtIsSaidWhenThePointerRests(FxRobot robot) throws Exception {
+    void whatIsPointedAtIsSaidWhenThePointerRests(Hands robot) throws Exception {
         robot.moveTo("#token-music-archive");
         until(() -> robot.listWindows().stream()
                 .anyMatch(w -> w instanceof Tooltip tip
@@ -260,7 +259,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void aRateIsTypedInKilohertzOnASettingToo(FxRobot robot) throws Exception {
+    void aRateIsTypedInKilohertzOnASettingToo(Hands robot) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.OfElement("larch")))
                 .get();
         WaitForAsyncUtils.waitForFxEvents();
@@ -281,7 +280,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void whatShipsWithTheProgramIsNamedInIt(FxRobot robot) throws Exception {
+    void whatShipsWithTheProgramIsNamedInIt(Hands robot) throws Exception {
         act(robot, "licences");
         until(() -> text(robot, ".label").contains("Classpath Exception"));
         assertTrue(text(robot, ".label").contains("SIL Open Font License"));

@@ -1,0 +1,67 @@
+package org.gullyrun.desktop.window;
+
+import javafx.geometry.Point2D;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.testfx.api.FxRobot;
+import org.testfx.robot.Motion;
+import org.testfx.robot.MouseRobot;
+import org.testfx.service.query.PointQuery;
+import org.testfx.util.WaitForAsyncUtils;
+
+/**
+ * Presses keys and buttons as a person does, but with the pointer at once where it is wanted: walking it there pixel by
+ * pixel, as the robot does of itself, took more than half of the time of all tests of the window.
+ */
+final class Hands extends FxRobot {
+
+    /** Gives a test the hands it asks for. */
+    static final class Given implements ParameterResolver {
+        @Override
+        public boolean supportsParameter(ParameterContext parameter, ExtensionContext test) {
+            return parameter.getParameter().getType() == Hands.class;
+        }
+
+        @Override
+        public Object resolveParameter(ParameterContext parameter, ExtensionContext test) {
+            return new Hands();
+        }
+    }
+
+    @Override
+    public Hands moveTo(PointQuery where, Motion motion) {
+        Point2D point = where.query();
+        MouseRobot mouse = robotContext().getMouseRobot();
+        mouse.moveNoWait(point.subtract(2, 1)); // so that it moves within what it points at, too
+        mouse.move(point);
+        return this;
+    }
+
+    @Override
+    public Hands clickOn(PointQuery where, Motion motion, MouseButton... buttons) {
+        moveTo(where, motion);
+        clickOn(buttons);
+        return this;
+    }
+
+    @Override
+    public Hands doubleClickOn(PointQuery where, Motion motion, MouseButton... buttons) {
+        moveTo(where, motion);
+        doubleClickOn(buttons);
+        return this;
+    }
+
+    @Override
+    public Hands push(KeyCode... combination) {
+        var keys = robotContext().getKeyboardRobot();
+        keys.pressNoWait(combination);
+        for (int i = combination.length - 1; i >= 0; i--) {
+            keys.releaseNoWait(combination[i]);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+        return this;
+    }
+}
