@@ -4,11 +4,13 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.measure.AnswerTime;
 import org.gullyrun.desktop.measure.LongUse;
 import org.gullyrun.desktop.measure.Times;
+import org.gullyrun.desktop.state.Step;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -19,9 +21,10 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "measure",
         hidden = true,
-        description = "Measures how long the window takes to answer a change on the sample show.")
+        description = "Measures how long the window takes to answer a change, on the sample show or another case.")
 final class MeasureCommand implements Callable<Integer> {
     private static final int WARMING = 120;
+    private static final int WARMING_LARGE = 40;
     private static final int TOLD = 40;
     private static final int FIRST = 30;
 
@@ -38,17 +41,17 @@ final class MeasureCommand implements Callable<Integer> {
     double after = 4;
 
     @Option(names = "--what", description = "What is changed: ${COMPLETION-CANDIDATES}.")
-    AnswerTime.Changes what = AnswerTime.Changes.TRACK;
+    AnswerTime.Changes changed = AnswerTime.Changes.TRACK;
 
     @Option(names = "--minutes", description = "Uses the window for this long and prints how much memory it takes.")
     double minutes;
 
-    @Option(
-            names = "--case",
-            paramLabel = "CASE",
-            description = "With --minutes: the case; the sample show if not given.")
+    @Option(names = "--case", paramLabel = "CASE", description = "The case; the sample show if not given.")
     @Nullable
     Path file;
+
+    @Option(names = "--step", description = "The step in which it happens: ${COMPLETION-CANDIDATES}.")
+    Step step = Step.TRACE;
 
     private int typing() throws InterruptedException {
         var found = org.gullyrun.desktop.measure.Usability.measure(
@@ -74,15 +77,17 @@ final class MeasureCommand implements Callable<Integer> {
             return typing();
         }
         PrintWriter out = spec.commandLine().getOut();
+        Case what = file == null ? SampleShow.make() : CaseFiles.open(file);
         if (minutes > 0) {
-            LongUse.run(file == null ? SampleShow.make() : CaseFiles.open(file), minutes, out::println);
+            LongUse.run(what, minutes, out::println);
             return Exit.OK;
         }
         if (first) {
-            Times each = AnswerTime.measure(SampleShow.make(), new AnswerTime.Course(what, 0, FIRST, after));
+            Times each = AnswerTime.measure(what, new AnswerTime.Course(changed, 0, FIRST, after, step));
             out.println("the first changes after a start, ms: " + each.sayEach());
         } else {
-            Times warm = AnswerTime.measure(SampleShow.make(), new AnswerTime.Course(what, WARMING, TOLD, 0));
+            Times warm = AnswerTime.measure(
+                    what, new AnswerTime.Course(changed, file == null ? WARMING : WARMING_LARGE, TOLD, 0, step));
             out.println("changes, " + warm.say());
         }
         return Exit.OK;

@@ -103,7 +103,6 @@ final class FindingRows {
     /** One finding, or several that tell the same trouble at several listeners. */
     Node row(State state, JoinedFindings row) {
         Finding finding = row.first();
-        Finding shown = state.shown().finding();
         ClickRow line = new ClickRow(
                 "finding",
                 "finding-" + finding.identity(),
@@ -113,7 +112,6 @@ final class FindingRows {
                 title(row.title()));
         line.setUserData(row);
         pips(state, finding, line);
-        Nodes.mark(line, "selected", shown != null && row.holds(shown.identity()));
         line.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
             if (e.getClickCount() == 2) {
                 store.go(Step.TRACE);

@@ -16,6 +16,7 @@ import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.desktop.look.KeptNodes;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.State;
@@ -30,6 +31,7 @@ public final class FindingsView extends ScrollPane {
     private final VBox box = new VBox(1);
     private final FindingRows rows;
     private final FilterRow filters;
+    private final KeptNodes kept = new KeptNodes();
 
     /** The findings of what the store holds. */
     public FindingsView(Store store) {
@@ -67,7 +69,9 @@ public final class FindingsView extends ScrollPane {
                 && owner.getId().startsWith("finding-");
         String focused = hadFocus ? getScene().getFocusOwner().getId() : "";
         double offset = getVvalue() * spare();
-        box.getChildren().setAll(content(now));
+        kept.begin();
+        Nodes.exchange(box.getChildren(), content(now));
+        kept.end();
         if (isVisible() && getScene() != null) {
             // The place is one in the new list, whose height is known only when it has been laid out.
             applyCss();
@@ -87,9 +91,9 @@ public final class FindingsView extends ScrollPane {
         all.add(head(state));
         all.add(Nodes.label(beneath(state, wanted), "soft"));
         if (!reading.findings().isEmpty()) {
-            all.add(filters.row(state));
+            all.add(kept.of("filters", List.of(state.filter(), reading, state.textScale()), () -> filters.row(state)));
         }
-        all.add(rows.scenes(state));
+        all.add(kept.of("scenes", List.of(reading, state.textScale()), () -> rows.scenes(state)));
         reading.unfinished().forEach(u -> all.add(Nodes.label(u.sentence(), "soft")));
         if (wanted.isEmpty() && !reading.findings().isEmpty()) {
             all.add(Nodes.label("No findings match the filter. “Show all” lists them again.", "soft"));
@@ -99,7 +103,11 @@ public final class FindingsView extends ScrollPane {
         for (RootCauses.Group group : state.causes().groups()) {
             List<Finding> here = present(wanted, group.findings(), told);
             if (!here.isEmpty()) {
-                Node cause = rows.cause(state, group, place);
+                int at = place;
+                Node cause = kept.of(
+                        "cause " + place,
+                        List.of(group, reading.rig(), state.textScale()),
+                        () -> rows.cause(state, group, at));
                 Nodes.mark(cause, "old", state.alerts().causesOld());
                 all.add(cause);
                 add(state, here, all);
@@ -228,8 +236,14 @@ public final class FindingsView extends ScrollPane {
     private void add(State state, List<Finding> findings, List<Node> all) {
         Finding shown = state.shown().finding();
         for (JoinedFindings row : JoinedFindings.of(state.reading().rig(), findings)) {
-            all.add(rows.row(state, row));
-            if (shown == null || !row.holds(shown.identity())) {
+            boolean chosen = shown != null && row.holds(shown.identity());
+            Node line = kept.of(
+                    row.first().identity(),
+                    List.of(row, state.reading().scenes().size(), state.textScale()),
+                    () -> rows.row(state, row));
+            Nodes.mark(line, "selected", chosen);
+            all.add(line);
+            if (!chosen) {
                 continue;
             }
             if (row.findings().size() > 1) {

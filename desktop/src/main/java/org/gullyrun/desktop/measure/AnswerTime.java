@@ -13,15 +13,21 @@ import javafx.stage.StageStyle;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.FixList;
 import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.trace.MapView;
 import org.gullyrun.desktop.window.FilePicker;
 import org.gullyrun.desktop.window.Preferences;
 import org.gullyrun.desktop.window.Workbench;
+import org.jspecify.annotations.Nullable;
 
 /** Measures how long the real window takes to answer a change: from the change to the frame that shows what follows. */
 public final class AnswerTime {
@@ -36,8 +42,9 @@ public final class AnswerTime {
      * @param warming so many changes are made before those that are told
      * @param told so many are told
      * @param after seconds to wait after the map is drawn
+     * @param step the step of the work in which it happens
      */
-    public record Course(Changes what, int warming, int told, double after) {}
+    public record Course(Changes what, int warming, int told, double after, Step step) {}
 
     /** Changes that can be made over and over. */
     public enum Changes {
@@ -45,13 +52,59 @@ public final class AnswerTime {
         TRACK {
             @Override
             void prepare(Store store) {
-                store.select(new Selection.Pair("music", "archive"));
+                Rig rig = store.state().surveyShown().rig();
+                store.select(
+                        rig.find("in-music") != null
+                                ? new Selection.Pair("music", "archive")
+                                : new Selection.Pair(
+                                        rig.of(Kind.SOURCE).getFirst().id(),
+                                        rig.of(Kind.OUTLET).getFirst().id()));
             }
 
             @Override
             void make(Store store, int number) {
+                Rig rig = store.state().surveyShown().rig();
+                Element input = rig.find("in-music");
                 store.change(List.of(Objects.requireNonNull(Change.set(
-                        store.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), number % 2 == 0))));
+                        rig,
+                        (input == null ? rig.of(Kind.INPUT).getFirst() : input).id(),
+                        Productions.TRACK.of(input == null ? 1 : 2),
+                        number % 2 == 0))));
+            }
+        },
+        /** One pair of source and listener after the other is selected. */
+        PAIR {
+            @Override
+            void prepare(Store store) {}
+
+            @Override
+            boolean changesTheRig() {
+                return false;
+            }
+
+            @Override
+            void make(Store store, int number) {
+                Rig rig = store.state().surveyShown().rig();
+                List<Element> sources = rig.of(Kind.SOURCE);
+                List<Element> outlets = rig.of(Kind.OUTLET);
+                store.select(new Selection.Pair(
+                        sources.get(number % sources.size()).id(),
+                        outlets.get(number / 2 % outlets.size()).id()));
+            }
+        },
+        /** One finding after the other is selected. */
+        FINDING {
+            @Override
+            void prepare(Store store) {}
+
+            @Override
+            boolean changesTheRig() {
+                return false;
+            }
+
+            @Override
+            void make(Store store, int number) {
+                store.selectFinding(1);
             }
         },
         /** The first fix of the worst finding, then taken back and made again in turns: nothing stays as it looks. */
@@ -84,6 +137,11 @@ public final class AnswerTime {
 
         abstract void prepare(Store store);
 
+        /** Whether the answer is another reading; else it is shown by the next pulse. */
+        boolean changesTheRig() {
+            return true;
+        }
+
         /** Whether the first change can be made. */
         boolean isReady(Store store) {
             return true;
@@ -93,7 +151,7 @@ public final class AnswerTime {
     }
 
     /**
-     * Makes changes in a window on the sample show, one after the other, and times each.
+     * Makes changes in a window on a case, one after the other, and times each.
      *
      * @return the times of those that are told
      */
@@ -131,6 +189,7 @@ public final class AnswerTime {
         private Reading before;
         private long drawn;
         private boolean prepared;
+        private @Nullable MapView map;
         private boolean begun;
         private boolean awaited;
         private int quiet;
@@ -157,6 +216,8 @@ public final class AnswerTime {
             if (!prepared) {
                 prepared = true;
                 press();
+                map = (MapView) scene.lookup("#map");
+                store.go(course.step);
                 course.what.prepare(store);
                 Painting.afterThisPulse(() -> {}); // what asks is not to be timed while it is asked for the first time
             } else if (!begun) {
@@ -165,7 +226,9 @@ public final class AnswerTime {
                 if (ready && ++quiet == QUIET_FRAMES) {
                     Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
                 }
-            } else if (!awaited && store.state().reading() != before) {
+            } else if (!awaited
+                    && (map == null || map.isSettled())
+                    && (!course.what.changesTheRig() || store.state().reading() != before)) {
                 awaited = true; // shown by this pulse
                 Painting.afterThisPulse(this::painted);
             }

@@ -42,7 +42,7 @@ final class MapBanks {
         double y = at.top(node) + m.west(node, 0);
         Node bank = Nodes.line(x, y, x + w, y, "bank");
         double textX = x;
-        if (node.stage == MapNode.Stage.SOURCES) {
+        if (node.stage == MapNode.Stage.SOURCES && !FoldedMap.isMore(node)) {
             SVGPath glyph = Glyph.of(node.sourceClass, u * 0.95);
             glyph.setTranslateX(x + 6 * u);
             glyph.setTranslateY(y - 9 * u);
@@ -75,6 +75,9 @@ final class MapBanks {
     }
 
     private static Selection selection(MapNode node) {
+        if (FoldedMap.isMore(node)) {
+            return Selection.NOTHING; // opens what is folded
+        }
         return switch (node.stage) {
             case SOURCES -> new Selection.OfSource(node.id);
             case OUTLETS -> new Selection.OfOutlet(node.id);

@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -7,6 +8,7 @@ import java.util.function.Consumer;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
@@ -77,7 +79,7 @@ final class MapDrawing {
             if (node.isGrid()) {
                 grids.draw(node);
             } else if (sheet.item("node " + node.id, node.look())) {
-                if (node.stage == MapNode.Stage.OUTLETS) {
+                if (node.stage == MapNode.Stage.OUTLETS && !FoldedMap.isMore(node)) {
                     banks.outlet(node);
                 } else {
                     banks.line(node);
@@ -91,11 +93,17 @@ final class MapDrawing {
         MapMetrics m = geometry.metrics;
         double u = m.unit();
         Set<MapNode.Stage> done = new HashSet<>();
-        for (List<MapNode> layer : model.layers()) {
-            MapNode first = layer.getFirst();
+        List<List<MapNode>> layers = new ArrayList<>(model.layers());
+        for (int i = 0; i < layers.size(); i++) {
+            MapNode first = layers.get(i).getFirst();
             if (done.add(first.stage)) {
+                double x = geometry.left(first);
+                double room = i + 1 < layers.size()
+                        ? geometry.left(layers.get(i + 1).getFirst()) - x - 8 * u
+                        : geometry.width() - x;
                 sheet.put(
-                        Layer.BANKS, Nodes.text(first.stage.title, m.small(), geometry.left(first), 15 * u, "caption"));
+                        Layer.BANKS,
+                        Nodes.text(Type.fit(first.stage.title, m.small(), room), m.small(), x, 15 * u, "caption"));
             }
         }
         sheet.put(Layer.BANKS, Nodes.line(14 * u, 22 * u, geometry.width() - 8 * u, 22 * u, "grid-line"));

@@ -33,6 +33,22 @@ final class MapEdge {
         this.ports = from.id + ":" + fromPort + ">" + to.id + ":" + toPort;
     }
 
+    /** The same channel between copies of its ends. */
+    MapEdge between(MapNode newFrom, int newFromPort, MapNode newTo, int newToPort) {
+        MapEdge copy = new MapEdge(newFrom, newFromPort, newTo, newToPort);
+        copy.keys.addAll(keys);
+        copy.here = here;
+        copy.open = open;
+        copy.openEverywhere = openEverywhere;
+        copy.air = air;
+        copy.loop = loop;
+        copy.closed = closed;
+        copy.rates = rates;
+        copy.ratesBad = ratesBad;
+        copy.level = level;
+        return copy;
+    }
+
     /** Whether it goes back: such channels are led beneath the map. */
     boolean isReturn() {
         return to.layer() <= from.layer();

@@ -41,6 +41,8 @@ import org.eclipse.elk.graph.util.ElkGraphUtil;
 record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, double height, double unit) {
 
     private static final double LAYER = 1000;
+    /** The height of what counts the folded. */
+    private static final double MORE = 40;
 
     static {
         // Makes the library's own value types known to it; without this it cannot copy their defaults.
@@ -96,7 +98,14 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         }
         new LayeredLayoutProvider().layout(root, new BasicProgressMonitor());
         Map<String, Double> y = new HashMap<>();
-        made.forEach((node, elk) -> y.put(node.id, elk.getY()));
+        double bottom = root.getHeight();
+        boolean folded = false;
+        for (Map.Entry<MapNode, ElkNode> each : made.entrySet()) {
+            boolean more = FoldedMap.isMore(each.getKey());
+            folded |= more;
+            y.put(each.getKey().id, more ? bottom : each.getValue().getY()); // what is folded is counted beneath all
+        }
+        double height = folded ? bottom + MORE * metrics.unit() : bottom;
         double[] middle = new double[layers.size()];
         for (int i = 0; i < middle.length; i++) {
             ElkNode first = Objects.requireNonNull(made.get(layers.get(i).getFirst()));
@@ -115,7 +124,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
                 passing.put(edge.ports(), heights);
             }
         }
-        return new MapLayout(y, passing, root.getHeight(), metrics.unit());
+        return new MapLayout(y, passing, height, metrics.unit());
     }
 
     private static int place(List<List<MapNode>> layers, MapNode node) {

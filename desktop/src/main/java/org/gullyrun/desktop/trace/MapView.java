@@ -4,7 +4,9 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
 import javafx.application.Platform;
+import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.CacheHint;
 import javafx.scene.Group;
@@ -22,6 +24,7 @@ import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
 import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.state.WrongSegments;
 import org.jspecify.annotations.Nullable;
@@ -32,7 +35,7 @@ public final class MapView extends Region {
     private static final double CLOSEST = 3;
 
     private static final double FARTHEST = 0.2;
-    /** Smaller maps are drawn in full and seen from afar: their strokes would be too bold for them. */
+    /** Maps that would have to be smaller to be seen whole cannot be read so: they are folded to what is lit. */
     private static final double LEAST_DRAWN = 0.75;
     /** What a map may reach beyond its room. */
     private static final double HAIR = 0.01;
@@ -52,17 +55,40 @@ public final class MapView extends Region {
     private @Nullable MapModel model;
     private @Nullable MapLayout layout;
     private @Nullable MapDrawing drawing;
-    private @Nullable MapGeometry drawnFor;
+    private @Nullable MapLayout drawnLayout;
     /** The size in which the map is drawn, of that in which letters have their usual size. */
     private double drawn = 1;
 
     private double drawnWidth;
     private double drawnHeight;
+    private final MapOverview overview = new MapOverview(this::centre);
+    /** Whether the whole map cannot be shown at a size at which it can be read. */
+    private boolean large;
+    /** What is folded to what is lit; null while the whole map is shown. */
+    private @Nullable Folded folded;
+    /** The whole map and how it was looked at, while only a part of it is shown. */
+    private @Nullable Kept kept;
+
+    private final AtomicLong foldings = new AtomicLong();
+    private boolean folding;
     private String signature = "";
     private long turn;
     private boolean moved;
     private double grabX;
     private double grabY;
+
+    /** A part of a whole map, folded to what is lit. */
+    private record Folded(MapModel whole, Shown shown, MapModel model, MapLayout layout) {
+        boolean isOf(MapModel other, Shown lit) {
+            return whole == other
+                    && shown.points().equals(lit.points())
+                    && shown.segments().equals(lit.segments());
+        }
+    }
+
+    /** A drawing and the place of the view over it. */
+    private record Kept(
+            MapDrawing drawing, MapLayout layout, double drawn, double x, double y, double by, boolean moved) {}
 
     /** A map of what the store holds. */
     public MapView(Store store) {
@@ -75,7 +101,11 @@ public final class MapView extends Region {
         empty.layoutXProperty()
                 .bind(widthProperty().subtract(empty.widthProperty()).divide(2));
         empty.layoutYProperty().bind(heightProperty().divide(2.4));
-        getChildren().addAll(contours, holder, empty);
+        overview.setVisible(false);
+        getChildren().addAll(contours, holder, overview, empty);
+        pan.xProperty().addListener(x -> see());
+        pan.yProperty().addListener(x -> see());
+        zoom.xProperty().addListener(x -> see());
         Rectangle clip = new Rectangle();
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
@@ -111,16 +141,25 @@ public final class MapView extends Region {
     private boolean asked;
     /** What the map that is shown was made of. */
     private @Nullable State drawnOf;
+    /** What the map last asked for is made of. */
+    private @Nullable State askedOf;
 
     /** Whether the map shows the state as it is now: no other one is being laid out. */
     public boolean isSettled() {
-        return drawnOf != null && !looksOther(drawnOf, store.state());
+        return drawnOf != null
+                && (store.state().step() != Step.TRACE || !folding && !looksOther(drawnOf, store.state()));
     }
 
     private void update(State before, State now) {
         boolean first = model == null;
-        if (first || looksOther(before, now)) {
+        if (!first && now.step() != Step.TRACE) {
+            return; // it is not seen: nothing is drawn until it is
+        }
+        State of = askedOf;
+        if (first || of == null || looksOther(of, now)) {
             rebuild(now);
+        } else if (large) {
+            redraw();
         } else if (drawing != null) {
             light(now);
         }
@@ -134,6 +173,7 @@ public final class MapView extends Region {
     }
 
     private void rebuild(State state) {
+        askedOf = state;
         if (model == null) {
             // The first time all is cold: not on the interface thread, not before the window has its size, for it would
             // take
@@ -166,7 +206,6 @@ public final class MapView extends Region {
                     model = next;
                     drawnOf = state;
                     layout = made;
-                    drawnFor = null;
                     redraw();
                     State late = store.state();
                     if (looksOther(state, late)) {
@@ -187,9 +226,23 @@ public final class MapView extends Region {
             return;
         }
         empty.setVisible(m.nodes().isEmpty());
+        if (l != drawnLayout || getWidth() != drawnWidth || getHeight() != drawnHeight || !large) {
+            large = isLarge(whole(trial(m, l, store.state().textScale(), MapMetrics.LONGEST[0])));
+        }
+        if (large && !store.state().shown().isEmpty()) {
+            fold(m, store.state());
+        } else {
+            foldings.incrementAndGet();
+            folding = false;
+            unfold();
+            draw(m, l);
+        }
+    }
+
+    private void draw(MapModel m, MapLayout l) {
         MapDrawing known = drawing;
         if (known != null
-                && known.geometry() == drawnFor
+                && drawnLayout == l
                 && getWidth() == drawnWidth
                 && getHeight() == drawnHeight
                 && known.update(m)) {
@@ -201,13 +254,93 @@ public final class MapView extends Region {
         drawn = drawing.geometry().metrics.unit() / store.state().textScale();
         zoom.setX(zoom.getX() * before / drawn); // what somebody has brought near stays as near
         zoom.setY(zoom.getX());
-        drawnFor = drawing.geometry();
+        drawnLayout = l;
         drawnWidth = getWidth();
         drawnHeight = getHeight();
         holder.getChildren().setAll(drawing.world());
         light(store.state());
         settle();
         contours();
+        overview.setVisible(large && folded == null);
+        if (overview.isVisible()) {
+            overview.draw(m, drawing.geometry());
+            overview.relocate(10, getHeight() - overview.getPrefHeight() - 10);
+            see();
+        }
+    }
+
+    /** Shows of a large map only what is lit. */
+    private void fold(MapModel whole, State state) {
+        Shown shown = state.shown();
+        if (folded != null && folded.isOf(whole, shown)) {
+            draw(folded.model, folded.layout);
+            return;
+        }
+        long mine = foldings.incrementAndGet();
+        folding = true;
+        surveyor.execute(() -> {
+            if (mine != foldings.get()) {
+                return; // something else is lit by now
+            }
+            MapModel part = FoldedMap.of(whole, shown);
+            MapLayout made = MapLayout.of(part, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
+            Platform.runLater(() -> {
+                if (mine == foldings.get()) {
+                    folding = false;
+                    keep();
+                    folded = new Folded(whole, shown, part, made);
+                    draw(part, made);
+                }
+            });
+        });
+    }
+
+    /** Keeps the whole map as it stands, to come back to. */
+    private void keep() {
+        MapDrawing whole = drawing;
+        MapLayout its = drawnLayout;
+        if (folded == null && whole != null && its != null) {
+            kept = new Kept(whole, its, drawn, pan.getX(), pan.getY(), zoom.getX(), moved);
+        }
+        moved = false;
+    }
+
+    /** Comes back to the whole map, as it was looked at. */
+    private void unfold() {
+        Kept whole = kept;
+        folded = null;
+        kept = null;
+        if (whole != null) {
+            drawing = whole.drawing;
+            drawnLayout = whole.layout;
+            drawn = whole.drawn;
+            moved = whole.moved;
+            holder.getChildren().setAll(whole.drawing.world());
+            zoom.setX(whole.by);
+            zoom.setY(whole.by);
+            pan.setX(whole.x);
+            pan.setY(whole.y);
+            overview.setVisible(large);
+            see();
+        }
+    }
+
+    /** Tells the overview what is in sight. */
+    private void see() {
+        if (overview.isVisible()) {
+            overview.see(new BoundingBox(
+                    -pan.getX() / zoom.getX(),
+                    -pan.getY() / zoom.getY(),
+                    getWidth() / zoom.getX(),
+                    getHeight() / zoom.getY()));
+        }
+    }
+
+    /** Brings a place of the map into the middle. */
+    private void centre(double x, double y) {
+        moved = true;
+        pan.setX(getWidth() / 2 - x * zoom.getX());
+        pan.setY(getHeight() / 2 - y * zoom.getY());
     }
 
     private void light(State state) {
@@ -238,9 +371,8 @@ public final class MapView extends Region {
             }
         }
         double whole = whole(trial);
-        double shown = settled(whole);
-        double size = shown < LEAST_DRAWN ? 1 : shown;
-        if (size == 1 && whole == 1) {
+        double size = settled(whole);
+        if (size == 1) {
             return trial;
         }
         double room = size / whole;
@@ -249,7 +381,14 @@ public final class MapView extends Region {
 
     /** The size in which a map is shown as long as nobody has moved it, of which all can be seen at another size. */
     private double settled(double whole) {
-        return Math.min(1, whole * Math.max(1, store.state().textScale()));
+        return isLarge(whole)
+                ? 1
+                : Math.min(1, whole * Math.max(1, store.state().textScale()));
+    }
+
+    /** Whether a map would have to be shown smaller than can be read, to be seen whole. */
+    private boolean isLarge(double whole) {
+        return whole * Math.max(1, store.state().textScale()) < LEAST_DRAWN;
     }
 
     private void preview(Selection selection) {

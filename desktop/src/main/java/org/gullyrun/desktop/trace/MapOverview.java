@@ -1,0 +1,66 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.function.BiConsumer;
+import javafx.geometry.Bounds;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Rectangle;
+import org.gullyrun.desktop.look.Nodes;
+
+/**
+ * A small picture of a map that is larger than its room: where things stand, where trouble lies, and what of it is in
+ * sight. A click or a drag brings another part into sight.
+ */
+final class MapOverview extends Pane {
+    private static final double WIDTH = 96;
+    private static final double HEIGHT = 150;
+
+    private final Rectangle sight = new Rectangle();
+    private double scale = 1;
+
+    /** @param go is told the place in the map that is to be in the middle */
+    MapOverview(BiConsumer<Double, Double> go) {
+        getStyleClass().add("overview");
+        setId("overview");
+        setAccessibleText("overview of the map");
+        sight.getStyleClass().add("overview-sight");
+        sight.setMouseTransparent(true);
+        addEventHandler(MouseEvent.ANY, e -> {
+            if (e.getEventType() == MouseEvent.MOUSE_PRESSED || e.getEventType() == MouseEvent.MOUSE_DRAGGED) {
+                go.accept(e.getX() / scale, e.getY() / scale);
+            }
+            e.consume(); // the map beneath is not to move with it
+        });
+    }
+
+    /** Draws a map as far as it can be told at that size. */
+    void draw(MapModel model, MapGeometry geometry) {
+        scale = Math.min(WIDTH / geometry.width(), HEIGHT / geometry.height());
+        getChildren().clear();
+        for (MapNode node : model.nodes()) {
+            Rectangle mark = new Rectangle(
+                    geometry.left(node) * scale,
+                    geometry.top(node) * scale,
+                    Math.max(2, geometry.width(node) * scale),
+                    Math.max(1, geometry.metrics.height(node) * scale - 0.5));
+            mark.setSmooth(false);
+            mark.getStyleClass().add("overview-mark");
+            Nodes.turn(mark, "bad", node.bad);
+            getChildren().add(mark);
+        }
+        getChildren().add(sight);
+        setPrefSize(geometry.width() * scale, geometry.height() * scale);
+        setMaxSize(USE_PREF_SIZE, USE_PREF_SIZE);
+        resize(getPrefWidth(), getPrefHeight());
+    }
+
+    /** Says what is in sight, in the map's own measure. */
+    void see(Bounds seen) {
+        double left = Math.max(0, seen.getMinX() * scale);
+        double top = Math.max(0, seen.getMinY() * scale);
+        sight.setX(left);
+        sight.setY(top);
+        sight.setWidth(Math.max(4, Math.min(getPrefWidth(), seen.getMaxX() * scale) - left));
+        sight.setHeight(Math.max(4, Math.min(getPrefHeight(), seen.getMaxY() * scale) - top));
+    }
+}

@@ -1,0 +1,68 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.Set;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.scene.text.Text;
+import javafx.stage.Stage;
+import org.gullyrun.desktop.trace.MapView;
+import org.junit.jupiter.api.Test;
+import org.testfx.framework.junit5.Start;
+
+/** A rig that needs more room than the window has: it is read at full size, in parts. */
+class SmallWindowTest extends SampleWindowTest {
+    @Start
+    void start(Stage shown) throws Exception {
+        openSample(shown);
+        shown.setWidth(900);
+        shown.setHeight(560);
+    }
+
+    private static Set<String> names(Hands robot) {
+        return robot.lookup("#map").queryAs(MapView.class).lookupAll(".drawn").stream()
+                .filter(Text.class::isInstance)
+                .map(n -> ((Text) n).getText())
+                .collect(Collectors.toSet());
+    }
+
+    private static boolean settled(Hands robot) {
+        return robot.lookup("#map").queryAs(MapView.class).isSettled();
+    }
+
+    @Test
+    void whatIsLitIsSeenWholeAndTheRestFoldsAwayUntilEscape(Hands robot) throws Exception {
+        until(() -> settled(robot) && names(robot).contains("Music"));
+        Node overview = robot.lookup("#overview").query();
+        assertTrue(overview.isVisible(), "not all is in sight");
+        act(robot, "crew > live");
+        until(() -> settled(robot) && !names(robot).contains("Music"));
+        assertTrue(
+                names(robot).containsAll(Set.of("Crew", "Huddlewick", "Live", "10 more")),
+                names(robot).toString());
+        assertFalse(overview.isVisible());
+        robot.push(KeyCode.ESCAPE);
+        until(() -> settled(robot) && names(robot).contains("Music"));
+        assertFalse(names(robot).contains("10 more"));
+        assertTrue(overview.isVisible());
+    }
+
+    @Test
+    void aClickOnTheOverviewBringsThatPartIntoSightAndItIsThereAgainAfterARoute(Hands robot) throws Exception {
+        until(() -> settled(robot) && names(robot).contains("Music"));
+        Node bank = robot.lookup("#map-live").query();
+        double before = bank.localToScene(bank.getBoundsInLocal()).getMaxX();
+        robot.clickOn("#overview");
+        double after = bank.localToScene(bank.getBoundsInLocal()).getMaxX();
+        assertTrue(after < before - 20, before + " to " + after);
+        act(robot, "crew > live");
+        until(() -> settled(robot) && !names(robot).contains("Music"));
+        robot.push(KeyCode.ESCAPE);
+        until(() -> settled(robot) && names(robot).contains("Music"));
+        assertEquals(after, bank.localToScene(bank.getBoundsInLocal()).getMaxX(), 0.5);
+    }
+}
