@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -28,11 +29,19 @@ public final class Audit {
     private final List<Waiver> waivers;
     private final List<Rule> rules;
     private final Set<String> asked;
+    /** By id, those that a quick audit does not ask as well: a finding can be of an answer before. */
+    private final Map<String, Rule> known;
     /** The place of each rule. */
     private final Map<String, Integer> order = new HashMap<>();
 
     /** An audit with these figures, waivers and rules. */
     public Audit(Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules) {
+        this(thresholds, waivers, rules, rules);
+    }
+
+    private Audit(
+            Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules, Collection<? extends Rule> known) {
+        this.known = known.stream().collect(Collectors.toUnmodifiableMap(Rule::id, rule -> rule));
         this.thresholds = thresholds;
         this.waivers = List.copyOf(waivers);
         this.rules = List.copyOf(rules);
@@ -43,7 +52,7 @@ public final class Audit {
     /** This audit without its deep rules: a quick answer, in which what those find is not named. */
     public Audit quick() {
         return new Audit(
-                thresholds, waivers, rules.stream().filter(r -> !r.isDeep()).toList());
+                thresholds, waivers, rules.stream().filter(r -> !r.isDeep()).toList(), known.values());
     }
 
     /** Whether a rule is among those that are asked. */
@@ -121,6 +130,7 @@ public final class Audit {
         }
         ReadingBasis basis = new ReadingBasis(
                 asked,
+                known,
                 asFound,
                 new PairFindings(asFound, waived),
                 context.missing(),

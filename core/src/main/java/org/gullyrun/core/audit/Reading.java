@@ -36,6 +36,11 @@ public record Reading(
         findings = List.copyOf(findings);
     }
 
+    /** The rule that found something in this reading, or in one of another rig by the same audit. */
+    public Rule rule(Finding finding) {
+        return basis.rule(finding.rule());
+    }
+
     /** How many findings have a severity. */
     public long count(Severity severity) {
         return findings.stream().filter(f -> f.severity() == severity).count();

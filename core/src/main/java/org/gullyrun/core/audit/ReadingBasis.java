@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class ReadingBasis {
     private final Set<String> asked;
+    private final Map<String, Rule> rules;
     private final Map<String, List<Finding>> byRule = new HashMap<>();
     /** For the rules about pairs of source and outlet also source by source. */
     private final Map<String, List<Finding>> bySource = new HashMap<>();
@@ -26,6 +28,7 @@ public final class ReadingBasis {
 
     ReadingBasis(
             Set<String> asked,
+            Map<String, Rule> rules,
             List<Finding> findings,
             PairFindings pairs,
             List<MissingPair> missing,
@@ -35,6 +38,7 @@ public final class ReadingBasis {
         this.pairs = pairs;
         this.mustsThrough = mustsThrough;
         this.asked = asked;
+        this.rules = rules;
         for (Finding finding : findings) {
             byRule.computeIfAbsent(finding.rule(), x -> new ArrayList<>()).add(finding);
             bySource.computeIfAbsent(key(finding.rule(), finding.subject().source()), x -> new ArrayList<>())
@@ -45,6 +49,10 @@ public final class ReadingBasis {
 
     private static String key(String a, String b) {
         return a + ">" + b;
+    }
+
+    Rule rule(String id) {
+        return Objects.requireNonNull(rules.get(id), id);
     }
 
     /** All that a rule found; null if it was not asked. */

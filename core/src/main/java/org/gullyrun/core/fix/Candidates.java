@@ -11,7 +11,6 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.flow.Choices;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.Gate;
@@ -50,7 +49,7 @@ final class Candidates {
 
     static List<List<Change>> of(Reading reading, Finding finding) {
         Candidates candidates = new Candidates(reading, finding);
-        FixKind kind = RuleCatalogue.of(finding).fixKind();
+        FixKind kind = reading.rule(finding).fixKind();
         if (kind.movesGates()) {
             candidates.fromRoutes();
         }
@@ -99,7 +98,7 @@ final class Candidates {
             if (element == null || setting == null) {
                 continue;
             }
-            if (setting.equals(Devices.RATE) && RuleCatalogue.of(finding).fixKind() != FixKind.ENGINE_RATE) {
+            if (setting.equals(Devices.RATE) && reading.rule(finding).fixKind() != FixKind.ENGINE_RATE) {
                 rates.add(address);
             } else if (setting.type() instanceof ValueType.Flag && Boolean.FALSE.equals(element.raw(setting))) {
                 Change.Set on = Change.setRaw(rig, element.id(), setting, true);

@@ -8,7 +8,6 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -25,7 +24,7 @@ final class Processing {
         Set<String> gone = new HashSet<>(cleared);
         int lost = 0;
         for (Finding finding : before.findings()) {
-            if (gone.contains(finding.identity()) && RuleCatalogue.of(finding).topic() == Topic.DOUBLE) {
+            if (gone.contains(finding.identity()) && before.rule(finding).topic() == Topic.DOUBLE) {
                 lost += isLost(before, after, finding) ? 1 : 0;
             }
         }

@@ -9,7 +9,6 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.FlowGraph;
 import org.gullyrun.core.flow.SegmentSettings;
@@ -50,7 +49,7 @@ final class RuleCandidates {
     }
 
     private void all() {
-        switch (RuleCatalogue.of(finding).fixKind()) {
+        switch (reading.rule(finding).fixKind()) {
             case UNTICK_TRACK -> untick();
             case ENGINE_RATE -> engineRate();
             case CLEAR_CHOICE -> idleChoice();

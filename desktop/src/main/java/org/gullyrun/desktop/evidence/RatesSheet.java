@@ -12,7 +12,6 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.flow.Clocks;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
@@ -46,7 +45,7 @@ final class RatesSheet {
             all.add(place(state, place));
         }
         List<Finding> drifting = reading.findings().stream()
-                .filter(f -> RuleCatalogue.of(f).topic() == Topic.CLOCK)
+                .filter(f -> reading.rule(f).topic() == Topic.CLOCK)
                 .toList();
         if (!drifting.isEmpty()) {
             all.add(Nodes.rule());

@@ -137,7 +137,7 @@ final class Analysis implements AutoCloseable {
         if (cause instanceof RigTooLarge) {
             return String.valueOf(cause.getMessage());
         }
-        System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, doing + " failed", cause);
+        FailureLog.write(doing + " failed", cause);
         return switch (cause) {
             case OutOfMemoryError e -> "There isn't enough memory for it.";
             case StackOverflowError e -> "Its parts are nested too deeply.";

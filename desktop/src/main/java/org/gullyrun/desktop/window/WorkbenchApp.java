@@ -24,6 +24,7 @@ import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.intake.StartingRigs;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.FailureLog;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -59,9 +60,10 @@ public final class WorkbenchApp extends Application {
 
     /** Runs the window until it is closed. */
     public static void run(String... arguments) {
+        FailureLog.into(Objects.requireNonNull(Preferences.journals().getParent()));
         // A fault of the program is said in the window, with what is still safe; never only in a log.
         Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> {
-            System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, "in " + thread.getName(), fault);
+            FailureLog.write("in " + thread.getName(), fault);
             Store store = SHOWN.get();
             if (store != null) {
                 Platform.runLater(() -> store.tell(new Message(
@@ -152,7 +154,7 @@ public final class WorkbenchApp extends Application {
 
     /** Nothing can be shown: that is said, in place of an empty window. */
     private static void refuse(Scene bare, Throwable why) {
-        System.getLogger("org.gullyrun").log(System.Logger.Level.ERROR, "cannot start", why);
+        FailureLog.write("cannot start", why);
         Label told = new Label("Gullyrun could not start with this case (" + why
                 + "). Nothing was changed. Start it with another file, or with: gullyrun demo");
         told.setId("refused");

@@ -98,6 +98,23 @@ class StoreFaultsTest {
     }
 
     @Test
+    void aFaultOfTheProgramIsWrittenIntoAFileWithWhereItHappened() throws Exception {
+        Path state = folder.resolve("state 100%");
+        FailureLog.into(state);
+        try {
+            FailureLog.write("audit failed", new IllegalStateException("a fault — planted"));
+            FailureLog.write("audit failed", new IllegalStateException("another"));
+            String written = Files.readString(state.resolve("gullyrun.log"));
+            assertTrue(written.contains("audit failed"), written);
+            assertTrue(written.contains("IllegalStateException: a fault — planted"), written);
+            assertTrue(written.contains("StoreFaultsTest.java"), "where it happened");
+            assertTrue(written.contains("another"), "the next is added");
+        } finally {
+            FailureLog.into(folder.resolve("elsewhere"));
+        }
+    }
+
+    @Test
     void anEditThatCannotBeAuditedLeavesTheOldAnswerMarkedAsSuch() throws Exception {
         Case large = tooLarge();
         Rig rig = large.surveys().getFirst().rig();

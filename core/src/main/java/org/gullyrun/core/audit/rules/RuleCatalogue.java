@@ -1,11 +1,7 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
-import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
-import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.brief.Terms;
@@ -61,13 +57,6 @@ public final class RuleCatalogue {
             new CaptureIdle(),
             new ChoiceIdle(),
             new NamesTwin());
-
-    private static final Map<String, Rule> BY_ID = ALL.stream().collect(Collectors.toMap(Rule::id, rule -> rule));
-
-    /** The rule that found something. */
-    public static Rule of(Finding finding) {
-        return Objects.requireNonNull(BY_ID.get(finding.rule()), finding.rule());
-    }
 
     /** The audit with all rules at the usual thresholds. */
     public static Audit usual() {
