@@ -24,6 +24,7 @@ import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.rig.ValueType;
+import org.gullyrun.desktop.look.Caret;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.state.Store;
@@ -125,9 +126,9 @@ final class SettingEditor {
         field.setPrefColumnCount(5);
         named(field);
         field.setOnAction(e -> enter(field));
-        field.focusedProperty().addListener((o, was, is) -> {
+        Caret.whenLeft(field, () -> {
             // Only a person leaves a field that is in the window; one that is taken out of it has been left by nobody.
-            if (!is && field.getScene() != null && !field.getText().equals(shown())) {
+            if (field.getScene() != null && !field.getText().equals(shown())) {
                 enter(field);
             }
         });
@@ -159,8 +160,8 @@ final class SettingEditor {
             }
         };
         field.setOnAction(e -> enter.run());
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is && field.getScene() != null) {
+        Caret.whenLeft(field, () -> {
+            if (field.getScene() != null) {
                 enter.run();
             }
         });

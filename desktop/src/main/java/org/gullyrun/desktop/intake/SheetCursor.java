@@ -20,6 +20,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Dangling;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.look.Caret;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
@@ -85,8 +86,8 @@ final class SheetCursor {
                 offer();
             }
         });
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is && open && !moving) {
+        Caret.whenLeft(field, () -> {
+            if (open && !moving) {
                 leave();
             }
         });

@@ -20,6 +20,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
+import org.jspecify.annotations.Nullable;
 
 /** Small makers of nodes with style classes. */
 public final class Nodes {
@@ -165,6 +166,18 @@ public final class Nodes {
 
     private static Map<Object, Object> held(Node node) {
         return node.hasProperties() ? node.getProperties() : Map.of();
+    }
+
+    /** The style class of what is laid over the window, asks, and gives the focus back. */
+    public static final String DIALOG = "veil";
+
+    /** Whether a node lies in a dialog. */
+    public static boolean isInDialog(@Nullable Node node) {
+        Node at = node;
+        while (at != null && !at.getStyleClass().contains(DIALOG)) {
+            at = at.getParent();
+        }
+        return at != null;
     }
 
     /** Something that takes the room that is left over. */

@@ -10,6 +10,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
@@ -20,17 +21,23 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.inventory.Preview;
 import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.look.Caret;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
+import org.jspecify.annotations.Nullable;
 
 /** A dialog over the window: a question, a form or the sheet of keys. Escape closes it. */
 final class Overlay extends StackPane {
     private static final int MOST_ROWS = 300;
 
     private Runnable closed = () -> {};
+    /** What had the focus before something was laid over the window. */
+    private @Nullable Node before;
+
+    private @Nullable Caret caret;
 
     Overlay() {
-        getStyleClass().add("veil");
+        getStyleClass().add(Nodes.DIALOG);
         setId("overlay");
         setVisible(false);
     }
@@ -263,6 +270,13 @@ final class Overlay extends StackPane {
     }
 
     private void show(VBox content, double width) {
+        if (!isVisible()) {
+            before = getScene() == null ? null : getScene().getFocusOwner();
+            caret = before instanceof TextInputControl field ? new Caret(field) : null;
+            if (caret != null) {
+                caret.keep();
+            }
+        }
         ScrollPane scroll = new ScrollPane(content);
         scroll.getStyleClass().add("plain-scroll");
         scroll.setFitToWidth(true);
@@ -278,7 +292,7 @@ final class Overlay extends StackPane {
         scroll.setPrefViewportHeight(Math.min(tall, Math.max(200, getHeight() - 120)));
     }
 
-    /** Sets what is done when nothing is laid over the window any more. */
+    /** Sets what is done when nothing is laid over the window any more, and the focus cannot go back to where it was. */
     void whenClosed(Runnable then) {
         closed = then;
     }
@@ -286,6 +300,15 @@ final class Overlay extends StackPane {
     void close() {
         setVisible(false);
         getChildren().clear();
-        closed.run();
+        Node back = before;
+        before = null;
+        if (back == null || back.getScene() != getScene() || !back.isVisible() || Nodes.isInDialog(back)) {
+            closed.run();
+            return;
+        }
+        back.requestFocus();
+        if (caret != null) {
+            caret.restore();
+        }
     }
 }

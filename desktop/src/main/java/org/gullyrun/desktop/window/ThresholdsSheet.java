@@ -9,6 +9,7 @@ import javafx.scene.layout.Region;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.desktop.look.Caret;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Store;
 
@@ -67,11 +68,7 @@ final class ThresholdsSheet {
         field.setPrefWidth(96 * store.state().textScale());
         field.setMinWidth(Region.USE_PREF_SIZE);
         field.setOnAction(e -> enter(field, limit));
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (!is) {
-                enter(field, limit);
-            }
-        });
+        Caret.whenLeft(field, () -> enter(field, limit));
         return field;
     }
 

@@ -1,0 +1,99 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
+import javafx.stage.Stage;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.desktop.state.Selection;
+import org.junit.jupiter.api.Test;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The focus goes elsewhere and comes back, as on a call: nothing changes by it, and typing goes on where it was. */
+class FocusTest extends SampleWindowTest {
+    @Start
+    void start(Stage shown) throws Exception {
+        openSample(shown);
+    }
+
+    private static TextField field(Hands robot, String id) {
+        return robot.lookup(id).queryAs(TextField.class);
+    }
+
+    /** Another window takes the focus, and gives it back. */
+    private void anotherWindow() throws Exception {
+        Stage other = WaitForAsyncUtils.asyncFx(() -> {
+                    Stage window = new Stage();
+                    window.setScene(new Scene(new Pane(), 200, 100));
+                    window.setX(1300);
+                    window.show();
+                    window.requestFocus();
+                    return window;
+                })
+                .get();
+        until(() -> other.isFocused() && !stage.isFocused());
+        WaitForAsyncUtils.asyncFx(() -> {
+                    other.hide();
+                    stage.requestFocus();
+                })
+                .get();
+        until(() -> stage.isFocused());
+    }
+
+    private void intake(Hands robot) throws Exception {
+        robot.push(KeyCode.DIGIT1);
+        until(() -> robot.lookup("#cell").tryQuery().map(Node::isFocused).orElse(false));
+    }
+
+    @Test
+    void aHalfTypedNameOutlivesAnotherWindow(Hands robot) throws Exception {
+        Case before = state().what();
+        intake(robot);
+        robot.write("Line ca");
+        anotherWindow();
+        assertEquals(before, state().what());
+        robot.write("ble two");
+        assertEquals("Line cable two", field(robot, "#cell").getText());
+        assertEquals(before, state().what(), "it is not entered yet");
+    }
+
+    @Test
+    void aHalfTypedNameOutlivesADialogAndTheCursorStaysInTheMiddle(Hands robot) throws Exception {
+        Case before = state().what();
+        intake(robot);
+        robot.write("Lark bom").push(KeyCode.LEFT);
+        robot.push(KeyCode.F1);
+        until(() -> robot.lookup("#close-keys").tryQuery().isPresent());
+        assertEquals(before, state().what());
+        robot.push(KeyCode.ESCAPE);
+        until(() -> field(robot, "#cell").isFocused());
+        robot.write("o");
+        assertEquals("Lark boom", field(robot, "#cell").getText());
+        assertEquals(before, state().what());
+    }
+
+    @Test
+    void aHalfTypedLevelOutlivesAnotherWindowAndIsEnteredByAClickElsewhere(Hands robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> {
+                    store.select(new Selection.Pair("music", "live"));
+                    store.lookAt(2);
+                })
+                .get();
+        until(() -> state().fixes() != null
+                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        Double was = rig().get("in-music").get(Productions.INPUT_LEVEL);
+        robot.doubleClickOn("#set-in-music-level").write("-1");
+        anotherWindow();
+        assertEquals(was, rig().get("in-music").get(Productions.INPUT_LEVEL));
+        robot.write("7");
+        assertEquals("-17", field(robot, "#set-in-music-level").getText());
+        robot.clickOn("#find");
+        until(() -> Double.valueOf(-17).equals(rig().get("in-music").get(Productions.INPUT_LEVEL)));
+    }
+}
