@@ -11,6 +11,11 @@ public record Option(String text, String shown, String note) {
     /** What is entered to make something new of a name. */
     public static final String NEW = "+";
 
+    /** Whether it makes something new. */
+    public boolean isNew() {
+        return text.startsWith(NEW);
+    }
+
     static Option of(String text, String note) {
         return new Option(text, text, note);
     }

@@ -19,6 +19,7 @@ final class CellEditor {
     private List<Option> options = List.of();
     private int chosen = -1;
     private String before = "";
+    private boolean asked;
 
     CellEditor() {
         field.setId("cell");
@@ -55,6 +56,33 @@ final class CellEditor {
         return chosen >= 0 && chosen < options.size() ? options.get(chosen).text() : field.getText();
     }
 
+    /**
+     * Whether what would be entered is something new that nobody has asked for: a name that matches nothing may be a slip,
+     * or a number in the wrong cell. It is asked for by a plus, by choosing it, or by entering it once more.
+     */
+    boolean isNewUnasked() {
+        return !asked
+                && chosen >= 0
+                && options.get(chosen).isNew()
+                && !field.getText().startsWith(Option.NEW);
+    }
+
+    /** Takes the next try as asking for it; the option stays in sight, marked. */
+    void ask() {
+        asked = true;
+        Nodes.mark(list.getChildren().get(chosen), "asked", true);
+    }
+
+    /** Whether something new is in question. */
+    boolean isAsking() {
+        return asked && isOpen();
+    }
+
+    /** What the option chosen says it is: "new device". */
+    String note() {
+        return options.get(chosen).note();
+    }
+
     /** Marks what was typed as not valid. */
     void refuse() {
         Nodes.mark(field, "wrong", true);
@@ -68,6 +96,7 @@ final class CellEditor {
     void offer(List<Option> some) {
         options = some.subList(0, Math.min(MOST, some.size()));
         chosen = options.isEmpty() ? -1 : 0;
+        asked = false;
         for (int i = list.getChildren().size(); i < options.size(); i++) {
             list.getChildren().add(new Row());
         }
@@ -80,6 +109,7 @@ final class CellEditor {
 
     void choose(int by) {
         chosen = Math.floorMod(chosen + by, options.size());
+        asked = true;
         mark();
     }
 
@@ -110,6 +140,7 @@ final class CellEditor {
     private void mark() {
         for (int i = 0; i < list.getChildren().size(); i++) {
             Nodes.mark(list.getChildren().get(i), "chosen", i == chosen);
+            Nodes.mark(list.getChildren().get(i), "asked", false);
         }
     }
 }

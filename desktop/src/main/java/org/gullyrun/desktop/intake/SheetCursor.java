@@ -48,6 +48,8 @@ final class SheetCursor {
     private boolean moving;
     /** Whether the key that removes is still down: a row for each press, however long it is held. */
     private boolean removing;
+    /** Whether a Space was just taken as a tick: what it types is not to be typed as well. */
+    private boolean spaced;
 
     SheetCursor(
             Store store,
@@ -69,17 +71,13 @@ final class SheetCursor {
         TextField field = editor.field();
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         field.addEventFilter(KeyEvent.KEY_TYPED, e -> {
-            // In a tick an x sets it and goes on: a row of ticks is a row of x and Tab.
-            boolean ticks = open
-                    && e.getCharacter().equals("x")
-                    && !editor.isChanged()
-                    && column().isTick()
-                    && !grids.get(atTable).line(atLine).row.isEmpty();
-            if (ticks) {
-                field.setText("x");
+            if (e.getCharacter().equals(" ") && spaced) {
+                e.consume(); // it has set its tick already
+            } else if (e.getCharacter().equals("x") && isTick()) {
                 e.consume();
-                step(1);
+                tick();
             }
+            spaced = false;
         });
         field.textProperty().addListener((o, was, is) -> {
             if (open && !moving) {
@@ -194,6 +192,11 @@ final class SheetCursor {
         return atColumn;
     }
 
+    /** Whether the cell asks whether something new is meant. */
+    boolean isAsking() {
+        return open && editor.isAsking();
+    }
+
     /** The field of the cell. */
     TextField field() {
         return editor.field();
@@ -245,6 +248,14 @@ final class SheetCursor {
                     atLine = Math.max(0, grids.get(atTable).placeOf(id));
                 }
                 return true;
+            }
+            if (editor.isNewUnasked()) {
+                store.tell(new Message(
+                        "Nothing here is called “" + editor.field().getText().strip() + "” yet. For a " + editor.note()
+                                + " press the key once more; Escape takes it back.",
+                        false));
+                editor.ask();
+                return false;
             }
             List<Change> all = new ArrayList<>();
             Rig at = rig;
@@ -344,11 +355,10 @@ final class SheetCursor {
                 }
             }
             case SPACE -> {
-                handled = column().isTick()
-                        && !grids.get(atTable).line(atLine).row.isEmpty();
+                handled = isTick();
                 if (handled) {
-                    editor.field().setText(editor.field().getText().isEmpty() ? "x" : "");
-                    enterAndStay();
+                    spaced = true;
+                    tick();
                 }
             }
             case DELETE -> {
@@ -365,11 +375,17 @@ final class SheetCursor {
         }
     }
 
-    private void enterAndStay() {
-        int column = atColumn;
-        if (leave()) {
-            place(atTable, atLine, column);
-        }
+    private boolean isTick() {
+        return open
+                && !editor.isChanged()
+                && column().isTick()
+                && !grids.get(atTable).line(atLine).row.isEmpty();
+    }
+
+    /** Sets a tick or takes it away, and goes on: a row of ticks is a row of x or Space, and Tab. */
+    private void tick() {
+        editor.field().setText(editor.field().getText().isEmpty() ? "x" : "");
+        step(1);
     }
 
     /** To the next cell of the row, or the one before; past the end to the next line. */
@@ -383,7 +399,8 @@ final class SheetCursor {
         if (nothing && by > 0) {
             // Nothing more here: on to the next table, or the next section.
             if (atTable + 1 < grids.size()) {
-                place(atTable + 1, 0, 0);
+                TableGrid next = grids.get(atTable + 1);
+                place(atTable + 1, next.table().grows() ? next.size() - 1 : 0, 0); // never into what is there already
             } else {
                 otherSection.accept(1);
             }

@@ -202,7 +202,8 @@ public final class Typist {
                 continue;
             }
             if (into.isTick() && text != null && text.isEmpty()) {
-                key(KeyCode.SPACE);
+                key(KeyCode.SPACE); // takes the tick away and goes on
+                continue;
             } else {
                 letters(text == null ? "" : text);
             }
@@ -306,5 +307,9 @@ public final class Typist {
     private void key(KeyCode code, boolean shift) {
         strokes++;
         KeyStroke.on(sheet.cursor().field(), code, shift, false);
+        if (sheet.cursor().isAsking()) { // something new is meant
+            strokes++;
+            KeyStroke.on(sheet.cursor().field(), code, shift, false);
+        }
     }
 }

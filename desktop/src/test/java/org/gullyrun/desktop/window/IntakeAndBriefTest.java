@@ -56,8 +56,12 @@ class IntakeAndBriefTest extends WindowTest {
                 .push(KeyCode.TAB)
                 .write("v")
                 .push(KeyCode.TAB)
-                .write("Lark boom")
+                .write("44,1")
                 .push(KeyCode.TAB);
+        until(() -> text(robot, "#message .label").contains("Nothing here is called “44,1” yet"));
+        assertEquals(0, rig().of(Kind.DEVICE).size(), "a slip makes nothing");
+        robot.push(KeyCode.ESCAPE);
+        robot.write("Lark boom").push(KeyCode.TAB).push(KeyCode.TAB);
         until(() -> rig().of(Kind.DEVICE).size() == 1);
         robot.write("-18").push(KeyCode.ENTER);
         robot.write("Tune")
@@ -65,6 +69,7 @@ class IntakeAndBriefTest extends WindowTest {
                 .write("mus")
                 .push(KeyCode.TAB)
                 .write("Driftbox")
+                .push(KeyCode.ENTER)
                 .push(KeyCode.ENTER);
         until(() -> rig().of(Kind.APPLICATION).size() == 1);
         Element owl = rig().of(Kind.SOURCE).getFirst();
