@@ -251,8 +251,8 @@ final class SheetCursor {
             }
             if (editor.isNewUnasked()) {
                 store.tell(new Message(
-                        "Nothing here is called “" + editor.field().getText().strip() + "” yet. For a " + editor.note()
-                                + " press the key once more; Escape takes it back.",
+                        "Nothing here is called “" + editor.field().getText().strip() + "” yet. Press Tab again for a "
+                                + editor.note() + ", or Escape.",
                         false));
                 editor.ask();
                 return false;

@@ -39,6 +39,8 @@ public final class MapView extends Region {
     private static final double LEAST_DRAWN = 0.75;
     /** What a map may reach beyond its room. */
     private static final double HAIR = 0.01;
+    /** Pixels by which a map may reach beyond its room without an overview. */
+    private static final double SLACK = 4;
 
     private final Store store;
     private final Group contours = new Group();
@@ -61,6 +63,9 @@ public final class MapView extends Region {
 
     private double drawnWidth;
     private double drawnHeight;
+    /** What the overview was drawn of. */
+    private @Nullable MapGeometry overviewOf;
+
     private final MapOverview overview = new MapOverview(this::centre);
     /** Whether the whole map cannot be shown at a size at which it can be read. */
     private boolean large;
@@ -261,12 +266,7 @@ public final class MapView extends Region {
         light(store.state());
         settle();
         contours();
-        overview.setVisible(large && folded == null);
-        if (overview.isVisible()) {
-            overview.draw(m, drawing.geometry());
-            overview.relocate(10, getHeight() - overview.getPrefHeight() - 10);
-            see();
-        }
+        see();
     }
 
     /** Shows of a large map only what is lit. */
@@ -320,14 +320,24 @@ public final class MapView extends Region {
             zoom.setY(whole.by);
             pan.setX(whole.x);
             pan.setY(whole.y);
-            overview.setVisible(large);
             see();
         }
     }
 
-    /** Tells the overview what is in sight. */
+    /** Tells the overview what is in sight; it is there while that is not the whole map. */
     private void see() {
-        if (overview.isVisible()) {
+        MapDrawing all = folded == null ? drawing : null;
+        MapModel of = model;
+        overview.setVisible(all != null
+                && of != null
+                && (all.geometry().width() * zoom.getX() > getWidth() + SLACK
+                        || all.geometry().height() * zoom.getX() > getHeight() + SLACK));
+        if (all != null && of != null && overview.isVisible()) {
+            if (overviewOf != all.geometry()) {
+                overviewOf = all.geometry();
+                overview.draw(of, all.geometry());
+            }
+            overview.relocate(10, getHeight() - overview.getPrefHeight() - 10);
             overview.see(new BoundingBox(
                     -pan.getX() / zoom.getX(),
                     -pan.getY() / zoom.getY(),

@@ -167,7 +167,7 @@ public final class Workbench {
         if (stage.getScene() != scene) {
             stage.setScene(scene);
         }
-        stage.setMinWidth(900);
+        stage.setMinWidth(1024); // less would push parts of the head out of the window
         stage.setMinHeight(600);
         stage.setOnCloseRequest(this::closing);
         messageTime.setOnFinished(e -> store.dismiss());

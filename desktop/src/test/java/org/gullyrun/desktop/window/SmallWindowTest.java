@@ -19,8 +19,8 @@ class SmallWindowTest extends SampleWindowTest {
     @Start
     void start(Stage shown) throws Exception {
         openSample(shown);
-        shown.setWidth(900);
-        shown.setHeight(560);
+        shown.setWidth(1024);
+        shown.setHeight(600);
     }
 
     private static Set<String> names(Hands robot) {
