@@ -382,7 +382,7 @@ final class SheetCursor {
                 && !grids.get(atTable).line(atLine).row.isEmpty();
     }
 
-    /** Sets a tick or takes it away, and goes on: a row of ticks is a row of x or Space, and Tab. */
+    /** Sets a tick or clears it, and goes on: a row of ticks is a row of x or Space, and Tab. */
     private void tick() {
         editor.field().setText(editor.field().getText().isEmpty() ? "x" : "");
         step(1);

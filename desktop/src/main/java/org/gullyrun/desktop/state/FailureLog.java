@@ -10,7 +10,7 @@ import java.util.logging.SimpleFormatter;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Where faults of the program itself are written down, for whoever mends them: {@code gullyrun.log} in the state folder,
+ * Where faults of the program itself are written down, for the developers: {@code gullyrun.log} in the state folder,
  * and the terminal. The window says them too; nothing is only in a log.
  *
  * <p>The file is opened by the first fault: a start without one does not pay for it.

@@ -18,7 +18,7 @@ final class MapOverview extends Pane {
     private final Rectangle sight = new Rectangle();
     private double scale = 1;
 
-    /** @param go is told the place in the map that is to be in the middle */
+    /** @param go receives the place of the map that goes into the middle */
     MapOverview(BiConsumer<Double, Double> go) {
         getStyleClass().add("overview");
         setId("overview");
