@@ -14,9 +14,6 @@ import javafx.scene.control.Label;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.CubicCurveTo;
-import javafx.scene.shape.MoveTo;
-import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
@@ -43,7 +40,7 @@ public final class MapView extends Region {
     private static final double SLACK = 4;
 
     private final Store store;
-    private final Group contours = new Group();
+    private final Contours contours = new Contours();
     private final Group holder = new Group();
     private final Label empty = Nodes.label(
             "Nothing to draw yet.\nOpen a case with Ctrl O, or the sample show from the Case menu.", "soft");
@@ -93,7 +90,15 @@ public final class MapView extends Region {
 
     /** A drawing and the place of the view over it. */
     private record Kept(
-            MapDrawing drawing, MapLayout layout, double drawn, double x, double y, double by, boolean moved) {}
+            MapDrawing drawing,
+            MapLayout layout,
+            double width,
+            double height,
+            double drawn,
+            double x,
+            double y,
+            double by,
+            boolean moved) {}
 
     /** A map of what the store holds. */
     public MapView(Store store) {
@@ -265,7 +270,7 @@ public final class MapView extends Region {
         holder.getChildren().setAll(drawing.world());
         light(store.state());
         settle();
-        contours();
+        contours.draw(getWidth(), getHeight());
         see();
     }
 
@@ -300,7 +305,7 @@ public final class MapView extends Region {
         MapDrawing whole = drawing;
         MapLayout its = drawnLayout;
         if (folded == null && whole != null && its != null) {
-            kept = new Kept(whole, its, drawn, pan.getX(), pan.getY(), zoom.getX(), moved);
+            kept = new Kept(whole, its, drawnWidth, drawnHeight, drawn, pan.getX(), pan.getY(), zoom.getX(), moved);
         }
         moved = false;
     }
@@ -312,7 +317,8 @@ public final class MapView extends Region {
         kept = null;
         if (whole != null) {
             drawing = whole.drawing;
-            drawnLayout = whole.layout;
+            boolean fits = whole.width == getWidth() && whole.height == getHeight();
+            drawnLayout = fits ? whole.layout : null; // else it is drawn anew
             drawn = whole.drawn;
             moved = whole.moved;
             holder.getChildren().setAll(whole.drawing.world());
@@ -494,22 +500,5 @@ public final class MapView extends Region {
             drawing.world().setCache(on);
             drawing.world().setCacheHint(on ? CacheHint.SPEED : CacheHint.DEFAULT);
         }
-    }
-
-    /** The faint lines of height behind the map, which make it a survey sheet. */
-    private void contours() {
-        contours.getChildren().clear();
-        for (int i = 0; i < getHeight() / 95; i++) {
-            Path line = new Path(new MoveTo(-20, 62 + i * 95.0));
-            double y = 62 + i * 95.0;
-            for (double x = -20; x < getWidth() + 220; x += 220) {
-                double bend = 26 * Math.sin(i * 1.7 + x / 310);
-                line.getElements()
-                        .add(new CubicCurveTo(x + 75, y - 20 + bend, x + 145, y + 24 - bend, x + 220, y + bend / 2));
-            }
-            line.getStyleClass().add("contour");
-            contours.getChildren().add(line);
-        }
-        contours.setMouseTransparent(true);
     }
 }

@@ -13,6 +13,7 @@ import javafx.stage.Stage;
 import org.gullyrun.desktop.trace.MapView;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
 
 /** A rig that needs more room than the window has: it is read at full size, in parts. */
 class SmallWindowTest extends SampleWindowTest {
@@ -64,5 +65,24 @@ class SmallWindowTest extends SampleWindowTest {
         robot.push(KeyCode.ESCAPE);
         until(() -> settled(robot) && names(robot).contains("Music"));
         assertEquals(after, bank.localToScene(bank.getBoundsInLocal()).getMaxX(), 0.5);
+    }
+
+    @Test
+    void aWindowMadeLargerWhileFoldedShowsTheWholeMapInItsNewRoom(Hands robot) throws Exception {
+        until(() -> settled(robot) && names(robot).contains("Music"));
+        act(robot, "crew > live");
+        until(() -> settled(robot) && !names(robot).contains("Music"));
+        WaitForAsyncUtils.asyncFx(() -> {
+                    stage.setWidth(1600);
+                    stage.setHeight(1100);
+                })
+                .get();
+        until(() -> settled(robot) && names(robot).contains("Music"));
+        assertFalse(robot.lookup("#overview").query().isVisible(), "now there is room for all of it");
+        Node bank = robot.lookup("#map-live").query();
+        Node map = robot.lookup("#map").query();
+        double end = bank.localToScene(bank.getBoundsInLocal()).getMaxX();
+        double edge = map.localToScene(map.getBoundsInLocal()).getMaxX();
+        assertTrue(end < edge && end > edge - 120, "spread over the room: " + end + " of " + edge);
     }
 }
