@@ -25,7 +25,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
-/** A new rule is one class and one line of a list: audit, order, fixes and root causes ask it for the rest. */
+/** A new rule is one class and one line of a list: the audit, the order of findings and the fixes ask it for the rest. */
 class NewRuleTest {
 
     /** Finds every cable, as if none were wanted. */
@@ -75,7 +75,7 @@ class NewRuleTest {
     }
 
     @Test
-    void itIsAskedSortedFixedAndNamedAmongTheRootCauses() {
+    void itIsAskedSortedAndFixed() {
         Rig rig = SampleShow.make().surveys().getFirst().rig();
         List<Rule> rules = new ArrayList<>(RuleCatalogue.ALL);
         rules.add(new NoCables());

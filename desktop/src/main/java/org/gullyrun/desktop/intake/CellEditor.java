@@ -20,6 +20,7 @@ final class CellEditor {
     private int chosen = -1;
     private String before = "";
     private boolean asked;
+    private boolean picked;
 
     CellEditor() {
         field.setId("cell");
@@ -58,10 +59,14 @@ final class CellEditor {
 
     /**
      * Whether what would be entered is something new that nobody has asked for: a name that matches nothing may be a slip,
-     * or a number in the wrong cell. It is asked for by a plus, by choosing it, or by entering it once more.
+     * or a number in the wrong cell. It is asked for by a plus, by choosing it, or by pressing the key once more; not by
+     * clicking elsewhere, however often.
+     *
+     * @param byKey whether a key enters it
      */
-    boolean isNewUnasked() {
-        return !asked
+    boolean isNewUnasked(boolean byKey) {
+        return !picked
+                && !(asked && byKey)
                 && chosen >= 0
                 && options.get(chosen).isNew()
                 && !field.getText().startsWith(Option.NEW);
@@ -97,6 +102,7 @@ final class CellEditor {
         options = some.subList(0, Math.min(MOST, some.size()));
         chosen = options.isEmpty() ? -1 : 0;
         asked = false;
+        picked = false;
         for (int i = list.getChildren().size(); i < options.size(); i++) {
             list.getChildren().add(new Row());
         }
@@ -109,7 +115,7 @@ final class CellEditor {
 
     void choose(int by) {
         chosen = Math.floorMod(chosen + by, options.size());
-        asked = true;
+        picked = true;
         mark();
     }
 

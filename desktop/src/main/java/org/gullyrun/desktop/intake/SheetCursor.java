@@ -50,6 +50,8 @@ final class SheetCursor {
     private boolean removing;
     /** Whether a Space was just taken as a tick: what it types is not to be typed as well. */
     private boolean spaced;
+    /** Whether what happens now comes from a key in the cell. */
+    private boolean byKey;
 
     SheetCursor(
             Store store,
@@ -249,7 +251,7 @@ final class SheetCursor {
                 }
                 return true;
             }
-            if (editor.isNewUnasked()) {
+            if (editor.isNewUnasked(byKey)) {
                 store.tell(new Message(
                         "Nothing here is called “" + editor.field().getText().strip() + "” yet. Press Tab again for a "
                                 + editor.note() + ", or Escape.",
@@ -317,6 +319,15 @@ final class SheetCursor {
     // Keys in the cell.
 
     private void key(KeyEvent e) {
+        byKey = true;
+        try {
+            act(e);
+        } finally {
+            byKey = false;
+        }
+    }
+
+    private void act(KeyEvent e) {
         boolean handled = true;
         switch (e.getCode()) {
             case TAB -> step(e.isShiftDown() ? -1 : 1);

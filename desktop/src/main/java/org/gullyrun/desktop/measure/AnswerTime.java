@@ -49,7 +49,7 @@ public final class AnswerTime {
     /** Changes that can be made over and over. */
     public enum Changes {
         /** One input put on a track and taken off, while the route that goes there is traced. */
-        TRACK {
+        TRACK(true) {
             @Override
             void prepare(Store store) {
                 Rig rig = store.state().surveyShown().rig();
@@ -73,15 +73,7 @@ public final class AnswerTime {
             }
         },
         /** One pair of source and listener after the other is selected. */
-        PAIR {
-            @Override
-            void prepare(Store store) {}
-
-            @Override
-            boolean changesTheRig() {
-                return false;
-            }
-
+        PAIR(false) {
             @Override
             void make(Store store, int number) {
                 Rig rig = store.state().surveyShown().rig();
@@ -93,22 +85,14 @@ public final class AnswerTime {
             }
         },
         /** One finding after the other is selected. */
-        FINDING {
-            @Override
-            void prepare(Store store) {}
-
-            @Override
-            boolean changesTheRig() {
-                return false;
-            }
-
+        FINDING(false) {
             @Override
             void make(Store store, int number) {
                 store.selectFinding(1);
             }
         },
         /** The first fix of the worst finding, then taken back and made again in turns: nothing stays as it looks. */
-        FIX {
+        FIX(true) {
             @Override
             void prepare(Store store) {
                 store.selectFinding(1);
@@ -135,11 +119,18 @@ public final class AnswerTime {
             }
         };
 
-        abstract void prepare(Store store);
+        private final boolean changesTheRig;
+
+        Changes(boolean changesTheRig) {
+            this.changesTheRig = changesTheRig;
+        }
+
+        /** What is done once, before the first of them. */
+        void prepare(Store store) {}
 
         /** Whether the answer is another reading; else it is shown by the next pulse. */
         boolean changesTheRig() {
-            return true;
+            return changesTheRig;
         }
 
         /** Whether the first change can be made. */

@@ -66,6 +66,11 @@ public final class MapView extends Region {
     private final MapOverview overview = new MapOverview(this::centre);
     /** Whether the whole map cannot be shown at a size at which it can be read. */
     private boolean large;
+    /** The layout, and the room, of which that was found. */
+    private @Nullable MapLayout measured;
+
+    private double measuredWidth;
+    private double measuredHeight;
     /** What is folded to what is lit; null while the whole map is shown. */
     private @Nullable Folded folded;
     /** The whole map and how it was looked at, while only a part of it is shown. */
@@ -236,7 +241,10 @@ public final class MapView extends Region {
             return;
         }
         empty.setVisible(m.nodes().isEmpty());
-        if (l != drawnLayout || getWidth() != drawnWidth || getHeight() != drawnHeight || !large) {
+        if (l != measured || getWidth() != measuredWidth || getHeight() != measuredHeight) {
+            measured = l;
+            measuredWidth = getWidth();
+            measuredHeight = getHeight();
             large = isLarge(whole(trial(m, l, store.state().textScale(), MapMetrics.LONGEST[0])));
         }
         if (large && !store.state().shown().isEmpty()) {
@@ -277,12 +285,12 @@ public final class MapView extends Region {
     /** Shows of a large map only what is lit. */
     private void fold(MapModel whole, State state) {
         Shown shown = state.shown();
-        if (folded != null && folded.isOf(whole, shown)) {
+        long mine = foldings.incrementAndGet(); // what is being folded for an earlier selection counts no more
+        folding = folded == null || !folded.isOf(whole, shown);
+        if (folded != null && !folding) {
             draw(folded.model, folded.layout);
             return;
         }
-        long mine = foldings.incrementAndGet();
-        folding = true;
         surveyor.execute(() -> {
             if (mine != foldings.get()) {
                 return; // something else is lit by now

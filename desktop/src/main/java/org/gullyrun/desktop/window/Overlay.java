@@ -309,6 +309,7 @@ final class Overlay extends StackPane {
         back.requestFocus();
         if (caret != null) {
             caret.restore();
+            caret = null;
         }
     }
 }

@@ -10,7 +10,6 @@ import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Productions;
-import org.gullyrun.desktop.state.Selection;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
@@ -80,13 +79,7 @@ class FocusTest extends SampleWindowTest {
 
     @Test
     void aHalfTypedLevelOutlivesAnotherWindowAndIsEnteredByAClickElsewhere(Hands robot) throws Exception {
-        WaitForAsyncUtils.asyncFx(() -> {
-                    store.select(new Selection.Pair("music", "live"));
-                    store.lookAt(2);
-                })
-                .get();
-        until(() -> state().fixes() != null
-                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        levelField(robot);
         Double was = rig().get("in-music").get(Productions.INPUT_LEVEL);
         robot.doubleClickOn("#set-in-music-level").write("-1");
         anotherWindow();

@@ -59,7 +59,9 @@ class IntakeAndBriefTest extends WindowTest {
                 .write("44,1")
                 .push(KeyCode.TAB);
         until(() -> text(robot, "#message .label").contains("Nothing here is called “44,1” yet"));
-        assertEquals(0, rig().of(Kind.DEVICE).size(), "a slip makes nothing");
+        robot.clickOn("#section-devices").clickOn("#section-devices");
+        assertEquals(0, rig().of(Kind.DEVICE).size(), "a slip makes nothing, wherever one clicks");
+        robot.clickOn("#cell");
         robot.push(KeyCode.ESCAPE);
         robot.write("Lark boom").push(KeyCode.TAB).push(KeyCode.TAB);
         until(() -> rig().of(Kind.DEVICE).size() == 1);

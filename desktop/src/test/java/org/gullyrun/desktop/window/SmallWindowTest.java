@@ -10,6 +10,7 @@ import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.trace.MapView;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -84,5 +85,22 @@ class SmallWindowTest extends SampleWindowTest {
         double end = bank.localToScene(bank.getBoundsInLocal()).getMaxX();
         double edge = map.localToScene(map.getBoundsInLocal()).getMaxX();
         assertTrue(end < edge && end > edge - 120, "spread over the room: " + end + " of " + edge);
+    }
+
+    @Test
+    void whatIsSelectedLastIsShownHoweverFastTheSelectionsCome(Hands robot) throws Exception {
+        until(() -> settled(robot));
+        act(robot, "crew > live");
+        until(() -> settled(robot) && !names(robot).contains("Music"));
+        WaitForAsyncUtils.asyncFx(() -> {
+                    store.select(new Selection.Pair("music", "live"));
+                    store.select(new Selection.Pair("crew", "live"));
+                })
+                .get();
+        Thread.sleep(500); // long enough for what was begun for the first of the two
+        assertTrue(settled(robot));
+        assertTrue(
+                names(robot).containsAll(Set.of("Crew", "Live")), names(robot).toString());
+        assertFalse(names(robot).contains("Music"), names(robot).toString());
     }
 }

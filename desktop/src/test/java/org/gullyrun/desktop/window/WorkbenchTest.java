@@ -133,13 +133,7 @@ class WorkbenchTest extends SampleWindowTest {
 
     @Test
     void aLevelIsTypedOnARungAndAWrongOneIsRefusedInPlace(Hands robot) throws Exception {
-        WaitForAsyncUtils.asyncFx(() -> {
-                    store.select(new Selection.Pair("music", "live"));
-                    store.lookAt(2);
-                })
-                .get();
-        until(() -> state().fixes() != null
-                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        levelField(robot);
         robot.doubleClickOn("#set-in-music-level").write("loud").push(KeyCode.ENTER);
         Node field = robot.lookup("#set-in-music-level").query();
         assertTrue(field.getPseudoClassStates().toString().contains("wrong"));
@@ -149,13 +143,7 @@ class WorkbenchTest extends SampleWindowTest {
 
     @Test
     void whatIsBeingTypedOutlivesADrawingAnewAndIsNotTakenAsEntered(Hands robot) throws Exception {
-        WaitForAsyncUtils.asyncFx(() -> {
-                    store.select(new Selection.Pair("music", "live"));
-                    store.lookAt(2);
-                })
-                .get();
-        until(() -> state().fixes() != null
-                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        levelField(robot);
         robot.doubleClickOn("#set-in-music-level")
                 .push(KeyCode.CONTROL, KeyCode.A)
                 .write("-1");
