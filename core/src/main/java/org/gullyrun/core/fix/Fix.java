@@ -38,16 +38,21 @@ public record Fix(
     }
 
     /**
-     * The price of a change in the form used everywhere: "fixes 6 · causes 1 new · no side effects".
+     * The price of a change in the form used everywhere: "fixes 6 · no side effects" or "fixes 6 · causes 1 new". What it
+     * causes is a side effect too.
      *
      * @param fixes how many findings it resolves
      * @param causes how many new ones it causes
      * @param effects what else it changes, in words
      */
     public static String price(int fixes, int causes, List<String> effects) {
-        String more = effects.size() > 2
-                ? effects.getFirst() + " and " + (effects.size() - 1) + " more"
-                : effects.isEmpty() ? "no side effects" : String.join(" · ", effects);
-        return "fixes " + fixes + (causes > 0 ? " · causes " + causes + " new" : "") + " · " + more;
+        String price = "fixes " + fixes + (causes > 0 ? " · causes " + causes + " new" : "");
+        if (effects.isEmpty()) {
+            return causes > 0 ? price : price + " · no side effects";
+        }
+        return price + " · "
+                + (effects.size() > 2
+                        ? effects.getFirst() + " and " + (effects.size() - 1) + " more"
+                        : String.join(" · ", effects));
     }
 }

@@ -98,6 +98,7 @@ class FixesTest {
         assertEquals(
                 "fixes 1 · no side effects",
                 of("loop.far-end:guests>call").getFirst().price());
+        assertEquals("fixes 1 · causes 1 new", Fix.price(1, 1, List.of()), "what it causes is a side effect");
     }
 
     @Test

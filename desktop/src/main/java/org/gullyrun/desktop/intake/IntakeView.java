@@ -170,7 +170,7 @@ public final class IntakeView extends StackPane {
     private void draw(Rig rig, double u) {
         title.setText(section.question());
         hint.setText(
-                "Type a name, Tab moves across, Enter down. “?” means unknown, “+name” adds something new, x sets a tick"
+                "Type a name, Tab moves across, Enter down. “?” means unknown, “+name” adds something new, x or Space sets a tick"
                         + (section == Section.LINKS ? ", “-” names a wire after its ends." : "."));
         sections.setMinWidth(SECTIONS * u);
         sections.setPrefWidth(SECTIONS * u);
