@@ -8,7 +8,7 @@ import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Rig;
 import org.junit.jupiter.api.Test;
 

@@ -167,7 +167,7 @@ final class AuditCommand implements Callable<Integer> {
         all.put(
                 "unfinished",
                 opened.reading().unfinished().stream()
-                        .map(u -> Map.of("rule", u.rule(), "why", u.why()))
+                        .map(u -> PlainData.ordered("rule", u.rule(), "why", u.why()))
                         .toList());
         if (causes.ended()) {
             all.put("causesDone", causes.done());
@@ -176,13 +176,13 @@ final class AuditCommand implements Callable<Integer> {
         all.put(
                 "dangling",
                 Dangling.in(opened.survey().rig()).stream()
-                        .map(d -> Map.of(
+                        .map(d -> PlainData.ordered(
                                 "element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
                         .toList());
         all.put(
                 "unknownFields",
                 UnknownField.in(opened.what()).stream()
-                        .map(u -> Map.of("survey", u.survey(), "element", u.element(), "field", u.field()))
+                        .map(u -> PlainData.ordered("survey", u.survey(), "element", u.element(), "field", u.field()))
                         .toList());
         return all;
     }
@@ -246,7 +246,9 @@ final class AuditCommand implements Callable<Integer> {
                                             reading.scenes()
                                                     .get(evidence.scene())
                                                     .graph(),
-                                            w.segments()));
+                                            w.in(reading.scenes()
+                                                    .get(evidence.scene())
+                                                    .graph())));
                             return route;
                         })
                         .toList());

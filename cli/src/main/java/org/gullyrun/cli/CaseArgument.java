@@ -8,7 +8,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Survey;
-import org.gullyrun.core.flow.RigTooLarge;
+import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;

@@ -1,21 +1,21 @@
 package org.gullyrun.cli;
 
 /** What the program's exit codes mean. Exceptions become codes in {@link Gullyrun} only. */
-final class Exit {
+public final class Exit {
     /** All is well, and no finding is as bad as the one to fail on. */
-    static final int OK = 0;
+    public static final int OK = 0;
     /** The audit has a finding at least as bad as {@code --fail-on} says. */
-    static final int FINDINGS = 1;
+    public static final int FINDINGS = 1;
     /** The command was not understood: an option or name is wrong. */
-    static final int USAGE = 2;
+    public static final int USAGE = 2;
     /** A file or the output cannot be read or written, or holds a rig too large to audit. */
-    static final int FILE = 3;
+    public static final int FILE = 3;
     /** The window cannot be shown. */
-    static final int NO_DISPLAY = 4;
+    public static final int NO_DISPLAY = 4;
     /** The launcher found no JDK 25, a package is missing, or the build failed; given by the scripts in {@code bin}. */
-    static final int SET_UP = 5;
+    public static final int SET_UP = 5;
     /** Something went wrong that should not. */
-    static final int BROKEN = 70;
+    public static final int BROKEN = 70;
 
     private Exit() {}
 }

@@ -23,10 +23,7 @@ import picocli.CommandLine.Parameters;
             AuditCommand.class,
             TraceCommand.class,
             SampleCommand.class,
-            PictureCommand.class,
-            MeasureCommand.class,
-            EndureCommand.class,
-            EndureCommand.Stream.class
+            PictureCommand.class
         },
         footer = {
             "",
@@ -46,18 +43,28 @@ public final class Gullyrun implements Callable<Integer> {
             case "demo" -> System.exit(Window.demo());
             default -> {}
         }
-        System.exit(run(
+        System.exit(run(new Gullyrun(), args));
+    }
+
+    /** Runs a command with the streams of the process, and returns its exit code. */
+    public static int run(Object command, String... args) {
+        return run(
+                command,
                 SafePrinter.to(new FileOutputStream(FileDescriptor.out)),
                 SafePrinter.to(new FileOutputStream(FileDescriptor.err)),
-                args));
+                args);
     }
 
     /** Runs a command line with streams given, and returns its exit code. */
     static int run(SafePrinter out, SafePrinter err, String... args) {
-        CommandLine line = new CommandLine(new Gullyrun());
+        return run(new Gullyrun(), out, err, args);
+    }
+
+    private static int run(Object command, SafePrinter out, SafePrinter err, String... args) {
+        CommandLine line = new CommandLine(command);
         line.setOut(out);
         line.setErr(err);
-        line.setExecutionExceptionHandler((e, command, parsed) -> {
+        line.setExecutionExceptionHandler((e, failed, parsed) -> {
             switch (e) {
                 case CaseProblem problem -> {
                     err.println(problem.getMessage());

@@ -7,7 +7,7 @@ import java.util.concurrent.Callable;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.Survey;
-import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.flow.graph.SceneKey;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.window.Picture;
 import org.jspecify.annotations.Nullable;

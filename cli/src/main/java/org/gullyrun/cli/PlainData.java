@@ -6,11 +6,12 @@ import java.util.List;
 import java.util.Map;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.BlockedRoute;
-import org.gullyrun.core.flow.Delivery;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Loop;
-import org.gullyrun.core.flow.Route;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.route.BlockedRoute;
+import org.gullyrun.core.flow.route.Delivery;
+import org.gullyrun.core.flow.route.Loop;
+import org.gullyrun.core.flow.route.Route;
 
 /** Deliveries and loops as plain data, for JSON. */
 final class PlainData {
@@ -23,9 +24,9 @@ final class PlainData {
         List<String> points = new ArrayList<>();
         for (int s : segments) {
             if (points.isEmpty()) {
-                points.add(graph.id(graph.from(s)));
+                points.add(graph.id(graph.from(s)).text());
             }
-            points.add(graph.id(graph.to(s)));
+            points.add(graph.id(graph.to(s)).text());
         }
         return points;
     }
@@ -78,7 +79,7 @@ final class PlainData {
 
     private static Map<String, Object> route(FlowGraph graph, Route route) {
         Map<String, Object> one = new LinkedHashMap<>();
-        one.put("points", route.points(graph));
+        one.put("points", route.points(graph).stream().map(PointId::text).toList());
         one.put("gain", route.gain());
         one.put("delay", route.delay());
         return one;
@@ -86,7 +87,9 @@ final class PlainData {
 
     static Map<String, Object> loop(FlowGraph graph, Loop loop) {
         Map<String, Object> one = new LinkedHashMap<>();
-        one.put("points", loop.points().stream().map(graph::id).toList());
+        one.put(
+                "points",
+                loop.points().stream().map(graph::id).map(PointId::text).toList());
         one.put("buildsUp", loop.buildsUp());
         one.put("loopGain", Json.number(loop.loopGain()));
         one.put("margin", Json.number(loop.margin()));
@@ -104,5 +107,14 @@ final class PlainData {
                         })
                         .toList());
         return one;
+    }
+
+    /** A map of keys and values in turn, in this order: the same input gives the same text. */
+    static Map<String, Object> ordered(Object... keysAndValues) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        for (int i = 0; i < keysAndValues.length; i += 2) {
+            map.put((String) keysAndValues[i], keysAndValues[i + 1]);
+        }
+        return map;
     }
 }

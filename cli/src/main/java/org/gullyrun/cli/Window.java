@@ -6,10 +6,7 @@ import org.gullyrun.desktop.window.WorkbenchApp;
 import org.jspecify.annotations.Nullable;
 
 /** Opens the window, where there is a display for it. */
-final class Window {
-    /** Where this is set, the window tells how long its start took, and closes: {@code bin/gullyrun measure --start}. */
-    private static final String TIMED = "GULLYRUN_TIMED";
-
+public final class Window {
     /** Where this is set, the window goes through itself once, and closes: when the program is put together. */
     private static final String REHEARSED = "GULLYRUN_REHEARSED";
 
@@ -23,7 +20,7 @@ final class Window {
         if (isSet(REHEARSED)) {
             return run(WorkbenchApp.DEMO, WorkbenchApp.REHEARSE);
         }
-        return isSet(TIMED) ? run(WorkbenchApp.DEMO, WorkbenchApp.TIME) : run(WorkbenchApp.DEMO);
+        return run(WorkbenchApp.DEMO);
     }
 
     private static int run(String... arguments) {
@@ -36,7 +33,8 @@ final class Window {
         return Exit.OK;
     }
 
-    static boolean hasDisplay() {
+    /** Whether there is a display to show a window on. */
+    public static boolean hasDisplay() {
         String system = System.getProperty("os.name", "").toLowerCase(Locale.ROOT);
         boolean needsServer = !system.contains("win") && !system.contains("mac");
         return !needsServer || isSet("DISPLAY") || isSet("WAYLAND_DISPLAY");

@@ -52,13 +52,4 @@ class ArchitectureTest {
             .dependOnClassesThat()
             .haveFullyQualifiedName("org.gullyrun.core.fix.Fixes")
             .because("computation lives in the core and is called by the store, off the interface thread");
-
-    @ArchTest
-    static final ArchRule THE_WINDOW_KNOWS_OF_NO_MEASURING = noClasses()
-            .that()
-            .resideOutsideOfPackage("..desktop.measure..")
-            .should()
-            .dependOnClassesThat()
-            .resideInAPackage("..desktop.measure..")
-            .because("what is measured is the window as people use it");
 }

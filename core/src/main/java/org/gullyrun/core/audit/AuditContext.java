@@ -12,8 +12,8 @@ import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
-import org.gullyrun.core.flow.BlockedRoute;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -84,6 +84,11 @@ public final class AuditContext {
     /** All scenes, in the order of the axis. */
     public List<SceneReading> scenes() {
         return scenes;
+    }
+
+    /** Evidence that is one trace of segments, numbered as in the graph of the scene. */
+    public Evidence evidence(int scene, Evidence.Form form, List<Integer> segments) {
+        return Evidence.of(scene, scenes().get(scene).graph(), form, segments);
     }
 
     /** The sources, in the rig's order. */

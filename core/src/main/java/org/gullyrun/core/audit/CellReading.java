@@ -2,7 +2,7 @@ package org.gullyrun.core.audit;
 
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
-import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sources;
 

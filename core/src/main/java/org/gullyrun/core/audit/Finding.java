@@ -1,7 +1,6 @@
 package org.gullyrun.core.audit;
 
 import java.util.List;
-import org.gullyrun.core.flow.Numbering;
 
 /**
  * One trouble. It cannot be built without words.
@@ -76,13 +75,6 @@ public record Finding(
         if (evidence.routes().isEmpty() && evidence.settings().isEmpty()) {
             throw new IllegalArgumentException("a finding needs evidence: " + rule + " " + subject.text());
         }
-    }
-
-    /** The same finding where segments have other numbers. */
-    Finding by(Numbering numbering) {
-        return numbering.renumbers() && !evidence.routes().isEmpty()
-                ? new Finding(rule, subject, severity, scenes, words, evidence.by(numbering), figures, assumed)
-                : this;
     }
 
     /** Rule and subject: two findings with the same identity are one trouble. */

@@ -3,7 +3,7 @@ package org.gullyrun.core.audit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Element;
@@ -28,9 +28,7 @@ final class Fingerprint {
         for (Evidence.Trace route : finding.evidence().routes()) {
             // "RUN" since the first edition: waivers in files hold this hash.
             parts.add(route.form() == Evidence.Form.ROUTE ? "RUN" : route.form().name());
-            route.segments()
-                    .forEach(s -> parts.add(
-                            graph.id(graph.from(s)) + ">" + graph.id(graph.to(s)) + ":" + graph.segmentElement(s)));
+            route.segments().forEach(s -> parts.add(s.from() + ">" + s.to() + ":" + s.element()));
         }
         for (Address at : finding.evidence().settings()) {
             Element element = graph.rig().find(at.element());

@@ -1,12 +1,10 @@
 package org.gullyrun.core.audit;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Brief;
-import org.gullyrun.core.flow.Numbering;
-import org.gullyrun.core.flow.RoutingSettings;
+import org.gullyrun.core.flow.graph.RoutingSettings;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -17,7 +15,7 @@ import org.jspecify.annotations.Nullable;
 final class KeptFindings {
     private final Reading before;
     private final List<SceneReading> scenes;
-    /** For each source whether nothing differs for it in any scene, but for the numbers of segments. */
+    /** For each source whether nothing differs for it in any scene. */
     private final boolean[] rows;
 
     private final boolean loops;
@@ -40,7 +38,7 @@ final class KeptFindings {
         if (before.brief() != brief
                 || before.scenes().size() != scenes.size()
                 || !RoutingSettings.only(before.rig(), rig)
-                || scenes.stream().anyMatch(s -> s.since() == null)) {
+                || scenes.stream().anyMatch(s -> !s.isReadOn())) {
             return null;
         }
         return new KeptFindings(before, scenes);
@@ -50,8 +48,8 @@ final class KeptFindings {
     @Nullable
     List<Finding> ofSource(String rule, int source) {
         return rows[source]
-                ? now(before.basis()
-                        .of(rule, scenes.getFirst().rows().get(source).source().id()))
+                ? before.basis()
+                        .of(rule, scenes.getFirst().rows().get(source).source().id())
                 : null;
     }
 
@@ -68,7 +66,7 @@ final class KeptFindings {
     /** What a rule about loops found; null if it has to be asked. */
     @Nullable
     List<Finding> ofLoops(String rule) {
-        return loops ? now(before.basis().of(rule)) : null;
+        return loops ? before.basis().of(rule) : null;
     }
 
     /** What a rule about settings that lead nothing found; null if it has to be asked. */
@@ -89,20 +87,5 @@ final class KeptFindings {
                                         .knowsBlocked(scenes.get(i).cell(source, outlet)))
                 ? null
                 : pair;
-    }
-
-    /** Findings of before with their routes as segments are numbered now. */
-    private @Nullable List<Finding> now(@Nullable List<Finding> findings) {
-        // The same rig read once more has its scenes as they were: how they were numbered before that is another
-        // matter.
-        if (findings == null || findings.isEmpty() || scenes == before.scenes()) {
-            return findings;
-        }
-        List<Finding> now = new ArrayList<>(findings.size());
-        for (Finding finding : findings) {
-            Numbering numbering = scenes.get(finding.evidence().scene()).since();
-            now.add(numbering == null ? finding : finding.by(numbering));
-        }
-        return now;
     }
 }

@@ -3,8 +3,8 @@ package org.gullyrun.core.audit;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.gullyrun.core.flow.BlockedRoute;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Element;
 
 /**

@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.PointKind;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
@@ -39,7 +40,7 @@ public final class Rates {
      * @param after the rate behind it in Hz
      * @param meeting what becomes of it
      */
-    public record Place(String by, String from, String to, double before, double after, Meeting meeting) {
+    public record Place(String by, PointId from, PointId to, double before, double after, Meeting meeting) {
         /** Rate behind over rate before. */
         public double ratio() {
             return after / before;
@@ -58,8 +59,8 @@ public final class Rates {
             FlowGraph graph = scene.graph();
             for (int s = 0; s < graph.segments(); s++) {
                 if (graph.isOpen(s) && graph.converts(s)) {
-                    String from = graph.id(graph.from(s));
-                    String to = graph.id(graph.to(s));
+                    PointId from = graph.id(graph.from(s));
+                    PointId to = graph.id(graph.to(s));
                     // A copy of an input, a track: the engine is one.
                     if (graph.kind(graph.to(s)) != PointKind.TRACK) {
                         places.putIfAbsent(

@@ -6,19 +6,19 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import org.gullyrun.core.brief.Wishes;
-import org.gullyrun.core.flow.BlockedRoute;
-import org.gullyrun.core.flow.BlockedSearch;
-import org.gullyrun.core.flow.Deliveries;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Gate;
-import org.gullyrun.core.flow.Loop;
-import org.gullyrun.core.flow.Numbering;
-import org.gullyrun.core.flow.OpenView;
-import org.gullyrun.core.flow.PointKind;
-import org.gullyrun.core.flow.Route;
-import org.gullyrun.core.flow.RouteSearch;
-import org.gullyrun.core.flow.SceneFlow;
-import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.SceneKey;
+import org.gullyrun.core.flow.reuse.SceneFlow;
+import org.gullyrun.core.flow.route.BlockedRoute;
+import org.gullyrun.core.flow.route.BlockedSearch;
+import org.gullyrun.core.flow.route.Deliveries;
+import org.gullyrun.core.flow.route.Loop;
+import org.gullyrun.core.flow.route.OpenView;
+import org.gullyrun.core.flow.route.Route;
+import org.gullyrun.core.flow.route.RouteSearch;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.jspecify.annotations.Nullable;
@@ -35,7 +35,7 @@ public final class SceneReading {
     private final int[] outletPoints;
     private final List<CellReading> cells;
     private final int outlets;
-    private final @Nullable Numbering since;
+    private final boolean readOn;
     private volatile boolean @Nullable [] fed;
     private volatile boolean @Nullable [] behindLoops;
 
@@ -44,7 +44,7 @@ public final class SceneReading {
      *
      * @param before another scene or version of it, from which is taken over what does not differ
      * @param beside the scene of the same rig that was read just before, if any
-     * @param since how the earlier version of this scene is numbered in it; null if there was none
+     * @param readOn whether there was an earlier version of this scene
      */
     SceneReading(
             SceneKey key,
@@ -52,8 +52,8 @@ public final class SceneReading {
             CellReader reader,
             @Nullable SceneReading before,
             @Nullable SceneReading beside,
-            @Nullable Numbering since) {
-        this.since = since;
+            boolean readOn) {
+        this.readOn = readOn;
         this.flow = flow;
         this.graph = flow.graph();
         this.key = key;
@@ -79,7 +79,7 @@ public final class SceneReading {
 
     private boolean hasPointsOf(@Nullable SceneReading other) {
         return other != null
-                && other.graph.sharesPoints(graph)
+                && other.graph.sharesShape(graph)
                 && areSame(other.graph.rig().of(Kind.SOURCE), graph.rig().of(Kind.SOURCE))
                 && areSame(other.graph.rig().of(Kind.OUTLET), graph.rig().of(Kind.OUTLET));
     }
@@ -136,8 +136,18 @@ public final class SceneReading {
         return rows;
     }
 
+    /** A trace of segments that are numbered as in this scene's graph. */
+    public Evidence.Trace trace(Evidence.Form form, List<Integer> segments) {
+        return Evidence.Trace.of(graph, form, segments);
+    }
+
+    /** Whether any source has an open route to the point of an element that has one; false if there is none. */
+    public boolean isFed(String element) {
+        return isFed(PointId.of(element));
+    }
+
     /** Whether any source has an open route to a point; false if there is no such point. */
-    public boolean isFed(String point) {
+    public boolean isFed(PointId point) {
         int p = graph.point(point);
         boolean[] known = fed;
         if (known == null) {
@@ -158,7 +168,7 @@ public final class SceneReading {
     }
 
     /** Whether sound at one point gets to another through open segments; false if there is no such point. */
-    public boolean leads(String from, String to) {
+    public boolean leads(PointId from, PointId to) {
         int start = graph.point(from);
         int end = graph.point(to);
         return start >= 0 && end >= 0 && flow.view().reachingOne(end)[start];
@@ -224,10 +234,9 @@ public final class SceneReading {
                 cell.delivery().arrives());
     }
 
-    /** How the earlier version of this scene, if there was one, is numbered in this. */
-    @Nullable
-    Numbering since() {
-        return since;
+    /** Whether it was read on from an earlier version of this scene. */
+    boolean isReadOn() {
+        return readOn;
     }
 
     /** Whether everything but its name is the same in another scene. */

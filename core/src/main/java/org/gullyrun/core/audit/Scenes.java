@@ -3,11 +3,11 @@ package org.gullyrun.core.audit;
 import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.brief.Wishes;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Numbering;
-import org.gullyrun.core.flow.RigTooLarge;
-import org.gullyrun.core.flow.SceneFlow;
-import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.RigTooLarge;
+import org.gullyrun.core.flow.graph.SceneKey;
+import org.gullyrun.core.flow.reuse.Reuse;
+import org.gullyrun.core.flow.reuse.SceneFlow;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
@@ -21,23 +21,17 @@ final class Scenes {
         CellReader reader = new CellReader(rig, wishes, thresholds);
         List<SceneKey> keys = SceneKey.axis(rig);
         RigTooLarge.checkPairs(rig.of(Kind.SOURCE).size(), rig.of(Kind.OUTLET).size(), keys.size());
-        List<FlowGraph> graphs = FlowGraph.all(
-                rig, keys, before.stream().map(SceneReading::graph).toList());
+        List<FlowGraph> graphs =
+                Reuse.graphs(rig, keys, before.stream().map(SceneReading::graph).toList());
         List<SceneReading> scenes = new ArrayList<>();
-        Numbering numbering = null;
+        Reuse reuse = new Reuse();
         for (int i = 0; i < keys.size(); i++) {
             SceneKey key = keys.get(i);
             SceneReading earlier =
                     before.stream().filter(s -> s.key().equals(key)).findFirst().orElse(null);
-            FlowGraph graph = graphs.get(i);
-            if (earlier != null) {
-                numbering = Numbering.between(earlier.graph(), graph, numbering);
-            }
-            scenes.add(scene(key, graph, reader, i == 0 ? null : scenes.getLast(), earlier, numbering));
+            scenes.add(scene(key, graphs.get(i), reader, i == 0 ? null : scenes.getLast(), earlier, reuse));
         }
-        if (numbering != null) {
-            numbering.finished();
-        }
+        reuse.finished();
         return List.copyOf(scenes);
     }
 
@@ -48,22 +42,15 @@ final class Scenes {
             CellReader reader,
             @Nullable SceneReading beside,
             @Nullable SceneReading earlier,
-            @Nullable Numbering numbering) {
+            Reuse reuse) {
+        boolean readOn = earlier != null;
         if (beside != null && beside.flow().sharedWith(graph) instanceof SceneFlow shared) {
-            return new SceneReading(key, shared, reader, beside, beside, numbering);
+            return new SceneReading(key, shared, reader, beside, beside, readOn);
         }
-        if (earlier != null && numbering != null) {
-            return new SceneReading(
-                    key, SceneFlow.of(graph, earlier.flow(), numbering), reader, earlier, beside, numbering);
+        if (earlier != null) {
+            return new SceneReading(key, reuse.of(earlier.flow(), graph), reader, earlier, beside, true);
         }
-        return new SceneReading(
-                key,
-                beside == null
-                        ? SceneFlow.of(graph)
-                        : SceneFlow.of(graph, beside.flow(), Numbering.between(beside.graph(), graph, null)),
-                reader,
-                beside,
-                beside,
-                null);
+        SceneFlow flow = beside == null ? SceneFlow.of(graph) : new Reuse().of(beside.flow(), graph);
+        return new SceneReading(key, flow, reader, beside, beside, false);
     }
 }

@@ -12,9 +12,10 @@ import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.Choices;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.OpenView;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.route.OpenView;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -131,7 +132,7 @@ final class AffectedFindings {
     private void chosen(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
         Rig rig = reading.rig();
         Element application = rig.program(rig.get(set.element()));
-        int[] out = points(graph.point(application.id() + "#out"));
+        int[] out = points(graph.point(PointId.out(application.id())));
         String device = set.to() instanceof Choice choice
                 ? Choices.device(rig, application.get(Applications.MACHINE), choice, Direction.PLAYBACK)
                 : "";
@@ -150,7 +151,7 @@ final class AffectedFindings {
             found.add(new Place(scene, Does.OPENS, points(), points()));
             return;
         }
-        IntStream outs = rig.of(Kind.APPLICATION).stream().mapToInt(a -> graph.point(a.id() + "#out"));
+        IntStream outs = rig.of(Kind.APPLICATION).stream().mapToInt(a -> graph.point(PointId.out(a.id())));
         IntStream ends = Arrays.stream(graph.in(was)).map(graph::from);
         int[] from = IntStream.concat(IntStream.of(is), IntStream.concat(outs, ends))
                 .filter(p -> p >= 0)
@@ -198,7 +199,7 @@ final class AffectedFindings {
             int outlet = -1;
             for (int i : scenes) {
                 OpenView view = reading.scenes().get(i).view();
-                if (last == null || !last.sharesPoints(view.graph())) {
+                if (last == null || !last.sharesShape(view.graph())) {
                     last = view.graph();
                     source = last.point(finding.subject().source());
                     outlet = last.point(finding.subject().outlet());

@@ -11,9 +11,10 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.Choices;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
@@ -72,7 +73,7 @@ final class Candidates {
         GateMoves moves = new GateMoves(rig, scene.key());
         for (Evidence.Trace route : finding.evidence().routes()) {
             List<Change> openAll = new ArrayList<>();
-            for (int segment : route.segments()) {
+            for (int segment : route.in(scene.graph())) {
                 for (Gate gate : scene.graph().gates(segment)) {
                     if (gate.open() && route.form() != Evidence.Form.BLOCKED) {
                         add(moves.close(gate));
@@ -140,10 +141,10 @@ final class Candidates {
             boolean byDefault = output.get(Applications.PROGRAM_CHOICE) == Choice.Special.DEFAULT;
             for (Element device : devices) {
                 Choice choice = Choice.to(device.id());
-                if (byDefault && hasMachine && (leadsOn(device.id()) || followersLeadOn(standing))) {
+                if (byDefault && hasMachine && (leadsOn(PointId.of(device.id())) || followersLeadOn(standing))) {
                     one(Change.set(rig, machine, Machines.PLAYBACK, choice));
                 }
-                if (leadsOn(device.id())) {
+                if (leadsOn(PointId.of(device.id()))) {
                     one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
                 }
             }
@@ -151,10 +152,11 @@ final class Candidates {
     }
 
     /** Whether sound gets from a point to the outlet, in a scene that has the finding. */
-    private boolean leadsOn(String point) {
+    private boolean leadsOn(PointId point) {
         return finding.scenes().stream()
-                .anyMatch(i ->
-                        reading.scenes().get(i).leads(point, finding.subject().outlet()));
+                .anyMatch(i -> reading.scenes()
+                        .get(i)
+                        .leads(point, PointId.of(finding.subject().outlet())));
     }
 
     /** Whether it gets there from what takes its sound from the default as it stands: that may follow the default. */

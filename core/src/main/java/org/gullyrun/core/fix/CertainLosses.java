@@ -7,9 +7,10 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.brief.Wish;
-import org.gullyrun.core.flow.Choices;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.RoutingSettings;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.RoutingSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -74,7 +75,7 @@ final class CertainLosses {
         Element application = rig.program(now);
         Choices.Going going = Choices.output(rig, application, output);
         int there = graph.point(going.device());
-        int out = graph.point(application.id() + "#out");
+        int out = graph.point(PointId.out(application.id()));
         if (out < 0 || there < 0 || !going.fallback().isEmpty()) {
             return null;
         }

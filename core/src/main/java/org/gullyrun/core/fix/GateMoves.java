@@ -2,10 +2,10 @@ package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.gullyrun.core.flow.Gate;
-import org.gullyrun.core.flow.SceneComposition;
-import org.gullyrun.core.flow.SceneComposition.Presence;
-import org.gullyrun.core.flow.SceneKey;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.SceneComposition;
+import org.gullyrun.core.flow.graph.SceneComposition.Presence;
+import org.gullyrun.core.flow.graph.SceneKey;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;

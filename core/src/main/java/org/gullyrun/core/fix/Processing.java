@@ -8,7 +8,7 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 
@@ -42,7 +42,7 @@ final class Processing {
         boolean processed = false;
         boolean raw = false;
         for (Evidence.Trace trace : finding.evidence().routes()) {
-            boolean through = isProcessed(was, trace.segments());
+            boolean through = isProcessed(was, trace.in(was));
             processed |= through;
             raw |= !through;
         }

@@ -10,8 +10,8 @@ import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.SegmentSettings;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
@@ -181,7 +181,7 @@ final class RuleCandidates {
         boolean first = true;
         for (Evidence.Trace route : finding.evidence().routes()) {
             double here = first ? step : -step; // the second way of a balance is the voice: it goes the other way
-            for (int segment : route.segments()) {
+            for (int segment : route.in(graph)) {
                 for (Address at : SegmentSettings.of(graph, segment)) {
                     level(at, here);
                 }
@@ -218,7 +218,7 @@ final class RuleCandidates {
         double add = figure("delay to add") - figure("delay to take away");
         FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
         for (Evidence.Trace route : finding.evidence().routes()) {
-            for (int segment : route.segments()) {
+            for (int segment : route.in(graph)) {
                 rig.find(graph.segmentElement(segment), Kind.INPUT).ifPresent(input -> {
                     double now = input.or(Productions.INPUT_DELAY, 0.0);
                     Change.Set change = Change.setRaw(

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 

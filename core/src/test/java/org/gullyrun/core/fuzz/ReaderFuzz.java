@@ -16,7 +16,7 @@ import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.flow.RigTooLarge;
+import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.inventory.Inventory;
 import org.gullyrun.core.inventory.QuestionSheet;

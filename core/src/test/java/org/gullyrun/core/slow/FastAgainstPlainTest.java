@@ -23,9 +23,9 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
-import org.gullyrun.core.flow.Delivery;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.Delivery;
+import org.gullyrun.core.flow.route.Loop;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -95,8 +95,8 @@ class FastAgainstPlainTest {
         FlowGraph g = scene.graph();
         for (int s = 0; s < g.segments(); s++) {
             fast.add(key(
-                    g.id(g.from(s)),
-                    g.id(g.to(s)),
+                    g.id(g.from(s)).text(),
+                    g.id(g.to(s)).text(),
                     g.segmentElement(s),
                     g.gain(s) + 0.0,
                     g.latency(s),
@@ -122,7 +122,7 @@ class FastAgainstPlainTest {
             Map<Set<String>, Loop> fast = new HashMap<>();
             for (Loop loop : electric ? scene.electricLoops() : scene.loops()) {
                 Set<String> points = new HashSet<>();
-                loop.points().forEach(p -> points.add(scene.graph().id(p).replace("#track0", "#track")));
+                loop.points().forEach(p -> points.add(scene.graph().id(p).text().replace("#track0", "#track")));
                 fast.put(points, loop);
             }
             assertEquals(plain.loops(electric), fast.keySet(), at);

@@ -16,6 +16,7 @@ import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
+import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;

@@ -6,6 +6,7 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
+import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -85,8 +86,9 @@ public final class BasinsView extends StackPane {
         }
         double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / outlets.size()));
         List<Node> children = row.getChildren();
+        List<Hearing> hearings = state.answer().models().hearings(state.scene());
         for (int o = 0; o < outlets.size(); o++) {
-            Hearing hearing = Hearing.of(state, o);
+            Hearing hearing = hearings.get(o);
             Node known = o < children.size() ? children.get(o) : null;
             // A basin takes over what it now hears; only one of another size or name is made anew.
             if (!(known instanceof Basin basin && basin.show(hearing, width, state.textScale()))) {

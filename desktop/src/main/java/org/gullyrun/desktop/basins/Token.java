@@ -8,6 +8,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
+import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;

@@ -18,17 +18,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.Evidence;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Gate;
-import org.gullyrun.core.flow.PointKind;
-import org.gullyrun.core.flow.SegmentSettings;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.state.WrongSegments;
@@ -140,13 +140,17 @@ final class Ladder extends VBox {
         return 0;
     }
 
+    private List<Integer> segments(int route) {
+        return routes.get(route).in(graph);
+    }
+
     /** Points of all routes in one order that respects each; where there is none, those of the first route only. */
     private List<Rung> rungs() {
         Map<Integer, int[]> by = new LinkedHashMap<>();
         List<Integer> order = new ArrayList<>();
         for (int w = 0; w < routes.size(); w++) {
             int at = -1;
-            List<Integer> segments = routes.get(w).segments();
+            List<Integer> segments = segments(w);
             for (int i = -1; i < segments.size(); i++) {
                 int point = i < 0 ? graph.from(segments.getFirst()) : graph.to(segments.get(i));
                 boolean closes = i >= 0 && routes.get(w).form() == Evidence.Form.CIRCLE && i == segments.size() - 1;
@@ -167,10 +171,7 @@ final class Ladder extends VBox {
         }
         return order.stream()
                 .map(key -> new Rung(
-                        key >= 0
-                                ? key
-                                : graph.to(routes.get(-1 - key).segments().getLast()),
-                        Objects.requireNonNull(by.get(key))))
+                        key >= 0 ? key : graph.to(segments(-1 - key).getLast()), Objects.requireNonNull(by.get(key))))
                 .toList();
     }
 
@@ -200,7 +201,7 @@ final class Ladder extends VBox {
 
     private boolean isBad(Rung rung) {
         for (int by : rung.by) {
-            if (by >= 0 && (!graph.isOpen(by) || wrong.contains(SegmentKey.of(graph, by)) && culprit(by))) {
+            if (by >= 0 && (!graph.isOpen(by) || wrong.contains(graph.key(by)) && culprit(by))) {
                 return true;
             }
         }
@@ -210,7 +211,7 @@ final class Ladder extends VBox {
     private boolean culprit(int segment) {
         for (Evidence.Trace route : routes) {
             int hop = WrongSegments.hop(state, route);
-            if (hop >= 0 && route.segments().get(hop) == segment) {
+            if (hop >= 0 && route.in(graph).get(hop) == segment) {
                 return true;
             }
         }
@@ -224,7 +225,7 @@ final class Ladder extends VBox {
             return RungLook.Rail.NONE;
         }
         boolean begins = by == -1;
-        boolean ends = by >= 0 && by == routes.get(w).segments().getLast();
+        boolean ends = by >= 0 && by == segments(w).getLast();
         RungLook.Stroke above = begins || first ? RungLook.Stroke.NONE : stroke(on ? by : passing);
         RungLook.Stroke below = on && !ends && !last ? stroke(next(rung, w)) : RungLook.Stroke.NONE;
         RungLook.Stroke dot = !on
@@ -240,11 +241,11 @@ final class Ladder extends VBox {
         if (!graph.isOpen(segment)) {
             return RungLook.Stroke.DRY;
         }
-        return wrong.contains(SegmentKey.of(graph, segment)) ? RungLook.Stroke.BAD : RungLook.Stroke.PLAIN;
+        return wrong.contains(graph.key(segment)) ? RungLook.Stroke.BAD : RungLook.Stroke.PLAIN;
     }
 
     private int next(Rung rung, int w) {
-        List<Integer> segments = routes.get(w).segments();
+        List<Integer> segments = segments(w);
         int at = rung.by[w] == -1 ? 0 : segments.indexOf(rung.by[w]) + 1;
         return at < segments.size() ? segments.get(at) : -1;
     }

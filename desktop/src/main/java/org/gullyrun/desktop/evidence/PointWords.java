@@ -1,9 +1,9 @@
 package org.gullyrun.desktop.evidence;
 
 import java.util.Locale;
-import org.gullyrun.core.flow.Choices;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
@@ -18,7 +18,6 @@ public final class PointWords {
     /** The name of a point: "Brookdesk · strip Music", "Orrery · archive track". */
     public static String name(FlowGraph graph, int point) {
         Rig rig = graph.rig();
-        String id = graph.id(point);
         Element element = rig.find(graph.element(point));
         if (element == null) {
             return graph.element(point);
@@ -29,8 +28,8 @@ public final class PointWords {
             case COPY -> rig.program(element).name() + " · copy of " + element.name();
             case CUE -> element.name() + " · cue";
             case TRACK -> {
-                String number = id.substring(id.indexOf("#track") + 6).replaceFirst("^0", "");
-                String name = Sentences.trackName(rig, element, number);
+                String name = Sentences.trackName(
+                        rig, element, String.valueOf(graph.id(point).track()));
                 yield element.name() + " · " + Sentences.called("track", name);
             }
             case APPLICATION_IN -> element.name() + ", listening";

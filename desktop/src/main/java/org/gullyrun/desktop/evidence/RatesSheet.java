@@ -12,7 +12,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.Clocks;
+import org.gullyrun.core.flow.graph.Clocks;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.desktop.look.ClickRow;

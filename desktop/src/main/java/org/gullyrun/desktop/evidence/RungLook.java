@@ -1,7 +1,7 @@
 package org.gullyrun.desktop.evidence;
 
 import java.util.List;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.graph.Gate;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -18,12 +18,12 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Evidence;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.PointKind;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.desktop.evidence.PointWords;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.WrongSegments;
 
@@ -101,7 +101,7 @@ final class CutOut extends Region {
     /** The points of a route; the closing point of a circle once. */
     private List<Integer> points(Evidence.Trace route) {
         List<Integer> points = new ArrayList<>();
-        for (int s : route.segments()) {
+        for (int s : route.in(graph)) {
             if (points.isEmpty()) {
                 points.add(graph.from(s));
             }
@@ -129,7 +129,7 @@ final class CutOut extends Region {
     private void draw() {
         getChildren().clear();
         for (int w = routes.size() - 1; w >= 0; w--) {
-            for (int s : routes.get(w).segments()) {
+            for (int s : routes.get(w).in(graph)) {
                 channel(s);
             }
         }
@@ -167,7 +167,7 @@ final class CutOut extends Region {
         path.getStyleClass().add("channel");
         Nodes.mark(path, "lit", true);
         path.setStrokeWidth(3 * u);
-        boolean bad = wrong.contains(SegmentKey.of(graph, s));
+        boolean bad = wrong.contains(graph.key(s));
         if (bad) {
             path.getStyleClass().add("bad");
         }

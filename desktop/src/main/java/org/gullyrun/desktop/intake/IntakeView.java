@@ -125,7 +125,7 @@ public final class IntakeView extends StackPane {
     }
 
     /** The cell that is typed into. */
-    SheetCursor cursor() {
+    public SheetCursor cursor() {
         return cursor;
     }
 

@@ -7,8 +7,8 @@ import javafx.scene.shape.CubicCurveTo;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.PointKind;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointKind;
 
 /** The map without words, so that one sees it grow: a dash for each point, a curve for each open segment. */
 final class Miniature extends Pane {

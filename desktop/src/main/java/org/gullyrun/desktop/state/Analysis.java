@@ -21,7 +21,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.flow.RigTooLarge;
+import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -41,7 +41,7 @@ final class Analysis implements AutoCloseable {
         void failed(String why);
 
         /** The slow rules have been asked too. */
-        void deepened(Reading whole);
+        void deepened(Reading whole, ViewModels models);
 
         /** Root causes, as far as found. */
         void found(RootCauses.Found causes);
@@ -189,14 +189,18 @@ final class Analysis implements AutoCloseable {
      * Reads a rig. What is read within a few milliseconds is returned at once, so that one frame shows the change and its
      * answer; else null is returned and the answer comes later.
      *
-     * @param before an earlier reading, from which what can't have changed is taken over
+     * @param shown what is on screen; from its reading is taken over what can't have changed
      */
     @Nullable
-    Answer read(Case what, Rig rig, Reading before) {
+    Answer read(Case what, Rig rig, State shown) {
         long turn = newest.incrementAndGet();
         Audit audit = audit(what);
         CompletableFuture<@Nullable Answer> answer = CompletableFuture.supplyAsync(
-                () -> turn == newest.get() ? Answer.of(audit.quick().read(rig, what.brief(), before)) : null, reader);
+                () -> turn == newest.get()
+                        ? Answer.of(audit.quick().read(rig, what.brief(), shown.reading()))
+                                .prepared(shown)
+                        : null,
+                reader);
         Answer soon = soon(answer);
         if (soon != null) {
             return soon;
@@ -234,22 +238,26 @@ final class Analysis implements AutoCloseable {
     /**
      * Long work once the answer is on screen: first the slow rules, then root causes.
      *
+     * @param shown what is on screen
      * @param atStart whether the window is only just being shown
      */
-    void lookDeeper(Case what, Reading quick, boolean atStart) {
+    void lookDeeper(State shown, boolean atStart) {
         if (seeker.isShutdown()) {
             return;
         }
         long turn = newest.get();
-        Audit audit = audit(what);
+        Reading quick = shown.reading();
+        Audit audit = audit(shown.what());
         Runnable look = () -> {
             if (isOver(turn, newest)) {
                 return;
             }
             Reading whole = audit.read(quick.rig(), quick.brief(), quick);
+            ViewModels models = new ViewModels(whole);
+            models.prepare(shown);
             interfaceThread.accept(() -> {
                 if (turn == newest.get()) {
-                    results.deepened(whole);
+                    results.deepened(whole, models);
                 }
             });
             seekCauses(audit.quick(), quick, turn);
@@ -321,16 +329,11 @@ final class Analysis implements AutoCloseable {
         }));
     }
 
-    /** From now on only the answer to a change is computed: no fixes, no slow rules, no root causes. */
-    void onlyAnswer() {
-        fixer.shutdownNow();
-        seeker.shutdownNow();
-    }
-
     @Override
     public void close() {
         forget(); // what is still being tried stops at its next trial
         reader.shutdownNow();
-        onlyAnswer();
+        fixer.shutdownNow();
+        seeker.shutdownNow();
     }
 }

@@ -14,8 +14,10 @@ import org.gullyrun.core.intake.Questions;
  * @param questions what is still to be asked
  * @param rates where rates meet
  * @param judgement whether the rig can be judged, or what is missing
+ * @param models what views draw of the reading
  */
-public record Answer(Reading reading, List<Question> questions, List<Rates.Place> rates, Judgement judgement) {
+public record Answer(
+        Reading reading, List<Question> questions, List<Rates.Place> rates, Judgement judgement, ViewModels models) {
     public Answer {
         questions = List.copyOf(questions);
         rates = List.copyOf(rates);
@@ -23,11 +25,22 @@ public record Answer(Reading reading, List<Question> questions, List<Rates.Place
 
     static Answer of(Reading reading) {
         List<Question> questions = Questions.of(reading.rig());
-        return new Answer(reading, questions, Rates.of(reading), Judgement.of(reading, questions.size()));
+        return new Answer(
+                reading,
+                questions,
+                Rates.of(reading),
+                Judgement.of(reading, questions.size()),
+                new ViewModels(reading));
+    }
+
+    /** Works out all that is on screen now, before the interface thread asks for it. */
+    Answer prepared(State shown) {
+        models.prepare(shown);
+        return this;
     }
 
     /** The same with findings that took longer: nothing else can differ. */
-    Answer deepened(Reading whole) {
-        return new Answer(whole, questions, rates, judgement);
+    Answer deepened(Reading whole, ViewModels wholeModels) {
+        return new Answer(whole, questions, rates, judgement, wholeModels);
     }
 }

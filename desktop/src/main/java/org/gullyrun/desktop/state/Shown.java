@@ -8,9 +8,11 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.BlockedRoute;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Route;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.flow.route.BlockedRoute;
+import org.gullyrun.core.flow.route.Route;
 import org.gullyrun.core.rig.Element;
 import org.jspecify.annotations.Nullable;
 
@@ -28,7 +30,7 @@ import org.jspecify.annotations.Nullable;
 public record Shown(
         int scene,
         List<Evidence.Trace> routes,
-        Set<String> points,
+        Set<PointId> points,
         Set<SegmentKey> segments,
         @Nullable Finding finding,
         @Nullable CellReading cell,
@@ -56,11 +58,13 @@ public record Shown(
                         .findFirst()
                         .map(f -> trouble(reading, f, scene))
                         .orElse(NOTHING);
-            case Selection.OfSource(String source) -> area(reading, Math.max(0, scene), List.of(source), true, false);
-            case Selection.OfOutlet(String outlet) -> area(reading, Math.max(0, scene), List.of(outlet), false, true);
+            case Selection.OfSource(String source) ->
+                area(reading, Math.max(0, scene), List.of(PointId.of(source)), true, false);
+            case Selection.OfOutlet(String outlet) ->
+                area(reading, Math.max(0, scene), List.of(PointId.of(outlet)), false, true);
             case Selection.OfElement(String element) -> {
                 SceneReading at = reading.scenes().get(Math.max(0, scene));
-                List<String> points = java.util.stream.IntStream.range(
+                List<PointId> points = java.util.stream.IntStream.range(
                                 0, at.graph().points())
                         .filter(p -> belongs(reading, at.graph().element(p), element))
                         .mapToObj(at.graph()::id)
@@ -84,7 +88,7 @@ public record Shown(
             return new Shown(now.scene, now.routes, now.points, now.segments, null, now.cell, now.bad);
         }
         FlowGraph graph = reading.scenes().get(at).graph();
-        Set<String> there = new HashSet<>(points);
+        Set<PointId> there = new HashSet<>(points);
         there.removeIf(id -> graph.point(id) < 0);
         return there.isEmpty() ? NOTHING : new Shown(at, List.of(), there, segments, null, null, false);
     }
@@ -115,7 +119,7 @@ public record Shown(
             return routes(
                     reading, finding.evidence().scene(), finding.evidence().routes(), finding, true);
         }
-        Set<String> points = new HashSet<>();
+        Set<PointId> points = new HashSet<>();
         int at = Math.max(0, scene);
         FlowGraph graph = reading.scenes().get(at).graph();
         Set<String> concerned = new HashSet<>(finding.subject().elements());
@@ -128,7 +132,7 @@ public record Shown(
         }
         for (int s = 0; s < graph.segments(); s++) {
             if (finding.subject().elements().contains(graph.segmentElement(s)) && graph.isOpen(s)) {
-                segments.add(SegmentKey.of(graph, s));
+                segments.add(graph.key(s));
             }
         }
         return new Shown(at, List.of(), points, segments, finding, null, true);
@@ -152,26 +156,24 @@ public record Shown(
         List<Evidence.Trace> routes;
         if (cell.delivery().arrives()) {
             routes = new java.util.ArrayList<>();
-            routes.add(new Evidence.Trace(Evidence.Form.ROUTE, cell.delivery().strongest()));
+            routes.add(in.trace(Evidence.Form.ROUTE, cell.delivery().strongest()));
             for (Route route : in.routes(cell, MOST_ROUTES).routes()) {
-                Evidence.Trace trace = new Evidence.Trace(Evidence.Form.ROUTE, route.segments());
+                Evidence.Trace trace = in.trace(Evidence.Form.ROUTE, route.segments());
                 if (!routes.contains(trace)) {
                     routes.add(trace);
                 }
             }
         } else {
             BlockedRoute blocked = in.blocked(cell);
-            routes = blocked.exists()
-                    ? List.of(new Evidence.Trace(Evidence.Form.BLOCKED, blocked.segments()))
-                    : List.of();
+            routes = blocked.exists() ? List.of(in.trace(Evidence.Form.BLOCKED, blocked.segments())) : List.of();
         }
         // Without any route it helps to see where the source does go, and where that ends.
         Shown shown = routes.isEmpty()
-                ? area(reading, at, List.of(source), true, false)
+                ? area(reading, at, List.of(PointId.of(source)), true, false)
                 : routes(reading, at, routes, finding, cell.verdict().isTrouble());
-        Set<String> points = new HashSet<>(shown.points);
-        points.add(source);
-        points.add(outlet);
+        Set<PointId> points = new HashSet<>(shown.points);
+        points.add(PointId.of(source));
+        points.add(PointId.of(outlet));
         return new Shown(
                 at,
                 shown.routes,
@@ -194,32 +196,32 @@ public record Shown(
     private static Shown routes(
             Reading reading, int scene, List<Evidence.Trace> routes, @Nullable Finding finding, boolean bad) {
         FlowGraph graph = reading.scenes().get(scene).graph();
-        Set<String> points = new HashSet<>();
+        Set<PointId> points = new HashSet<>();
         Set<SegmentKey> segments = new HashSet<>();
         for (Evidence.Trace route : routes) {
-            for (int s : route.segments()) {
+            for (int s : route.in(graph)) {
                 points.add(graph.id(graph.from(s)));
                 points.add(graph.id(graph.to(s)));
-                segments.add(SegmentKey.of(graph, s));
+                segments.add(graph.key(s));
             }
         }
         return new Shown(scene, routes, points, segments, finding, null, bad);
     }
 
     /** All open segments before or behind some points, as far as sound of any source goes there. */
-    private static Shown area(Reading reading, int scene, List<String> from, boolean down, boolean up) {
+    private static Shown area(Reading reading, int scene, List<PointId> from, boolean down, boolean up) {
         FlowGraph graph = reading.scenes().get(scene).graph();
         var view = reading.scenes().get(scene).view();
         int[] starts = from.stream().mapToInt(graph::point).filter(p -> p >= 0).toArray();
         boolean[] behind = view.reachedFrom(starts);
         boolean[] before = view.reaching(starts);
         boolean[] fed = view.reachedFrom(graph.sources());
-        Set<String> points = new HashSet<>(from);
+        Set<PointId> points = new HashSet<>(from);
         Set<SegmentKey> segments = new HashSet<>();
         for (int s = 0; s < graph.segments(); s++) {
             boolean on = down && behind[graph.from(s)] || up && before[graph.to(s)];
             if (graph.isOpen(s) && on && fed[graph.from(s)]) {
-                segments.add(SegmentKey.of(graph, s));
+                segments.add(graph.key(s));
                 points.add(graph.id(graph.from(s)));
                 points.add(graph.id(graph.to(s)));
             }

@@ -14,7 +14,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -226,7 +226,7 @@ public record State(
      * The same with findings that took longer: nothing that is heard is another, so what is shown stays, unless it is one
      * of those that have come.
      */
-    State deepened(Reading whole) {
+    State deepened(Reading whole, ViewModels models) {
         boolean come = selection() instanceof Selection.Trouble && shown.finding() == null;
         Shown now = come ? Shown.of(whole, selection(), scene()) : shown;
         return new State(
@@ -234,7 +234,7 @@ public record State(
                 file,
                 past,
                 place,
-                answer.deepened(whole),
+                answer.deepened(whole, models),
                 now.finding() == null ? shown : now,
                 fixes,
                 causes,

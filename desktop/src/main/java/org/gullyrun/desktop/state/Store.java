@@ -54,7 +54,7 @@ public final class Store implements AutoCloseable {
         Analysis.First first = Analysis.first(what);
         this.state = State.fresh(what, file, first.answer(), opening.leftovers(), alerts(first), Look.USUAL);
         session.tellOf(opening.damaged());
-        analysis.lookDeeper(what, state.reading(), true);
+        analysis.lookDeeper(state, true);
     }
 
     private Alerts alerts(Analysis.First first) {
@@ -90,7 +90,7 @@ public final class Store implements AutoCloseable {
     }
 
     private void lookDeeper() {
-        analysis.lookDeeper(state.what(), state.reading(), false);
+        analysis.lookDeeper(state, false);
     }
 
     /** What the analysis brings goes into the next state. */
@@ -108,10 +108,10 @@ public final class Store implements AutoCloseable {
         }
 
         @Override
-        public void deepened(Reading whole) {
+        public void deepened(Reading whole, ViewModels models) {
             boolean comes = state.selection() instanceof Selection.Trouble
                     && state.shown().finding() == null;
-            next(state.deepened(whole));
+            next(state.deepened(whole, models));
             if (comes && state.shown().finding() != null) {
                 seekFixes();
             }
@@ -367,7 +367,7 @@ public final class Store implements AutoCloseable {
      * with the change itself: one frame is painted then instead of two.
      */
     private void read(State changed) {
-        Answer soon = analysis.read(changed.what(), changed.surveyShown().rig(), changed.reading());
+        Answer soon = analysis.read(changed.what(), changed.surveyShown().rig(), changed);
         if (soon == null) {
             next(changed);
             return;
@@ -414,11 +414,6 @@ public final class Store implements AutoCloseable {
     /** What is unsaved is not wanted any more: closing forgets it. */
     public void giveUp() {
         session.giveUp();
-    }
-
-    /** From now on only the answer to a change is computed: no fixes, and nothing that takes longer. */
-    public void onlyAnswer() {
-        analysis.onlyAnswer();
     }
 
     @Override

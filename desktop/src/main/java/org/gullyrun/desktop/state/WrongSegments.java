@@ -4,7 +4,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.audit.Evidence;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.rig.Change;
 
 /** From where on the routes shown are wrong: from the gate that the best fix closes, or else at their very end. */
@@ -19,15 +20,15 @@ public final class WrongSegments {
         }
         FlowGraph graph = state.graph();
         for (Evidence.Trace route : state.shown().routes()) {
-            List<Integer> segments = route.segments();
+            List<Integer> segments = route.in(graph);
             if (route.form() == Evidence.Form.BLOCKED) {
-                segments.stream().filter(s -> !graph.isOpen(s)).forEach(s -> wrong.add(SegmentKey.of(graph, s)));
+                segments.stream().filter(s -> !graph.isOpen(s)).forEach(s -> wrong.add(graph.key(s)));
                 continue;
             }
             int from = route.form() == Evidence.Form.CIRCLE ? 0 : segments.size() - 1;
             int culprit = hop(state, route);
             for (int i = culprit >= 0 ? culprit : from; i < segments.size(); i++) {
-                wrong.add(SegmentKey.of(graph, segments.get(i)));
+                wrong.add(graph.key(segments.get(i)));
             }
         }
         return wrong;
@@ -42,8 +43,9 @@ public final class WrongSegments {
         }
         List<Change> changes = state.fixes().fixes().getFirst().changes();
         FlowGraph graph = state.graph();
-        for (int i = 0; i < route.segments().size(); i++) {
-            for (var gate : graph.gates(route.segments().get(i))) {
+        List<Integer> segments = route.in(graph);
+        for (int i = 0; i < segments.size(); i++) {
+            for (var gate : graph.gates(segments.get(i))) {
                 for (Change change : changes) {
                     boolean same = change instanceof Change.Set set
                             ? set.address().equals(gate.at())

@@ -11,6 +11,8 @@ import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
+import org.gullyrun.core.runmap.FoldedMap;
+import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
@@ -42,35 +44,35 @@ final class MapBanks {
         double y = at.top(node) + m.west(node, 0);
         Node bank = Nodes.line(x, y, x + w, y, "bank");
         double textX = x;
-        if (node.stage == MapNode.Stage.SOURCES && !FoldedMap.isMore(node)) {
-            SVGPath glyph = Glyph.of(node.sourceClass, u * 0.95);
+        if (node.stage() == MapNode.Stage.SOURCES && !FoldedMap.isMore(node)) {
+            SVGPath glyph = Glyph.of(node.sourceClass(), u * 0.95);
             glyph.setTranslateX(x + 6 * u);
             glyph.setTranslateY(y - 9 * u);
-            sheet.putAt(Layer.BANKS, glyph, node.points);
+            sheet.putAt(Layer.BANKS, glyph, node.points());
             textX += 18 * u;
         }
-        double tagWidth = node.tag.isEmpty() ? 0 : Type.width(node.tag, m.tag()) + 6 * u;
-        Text title = Nodes.text(Type.fit(node.title, m.name(), x + w - textX - tagWidth), m.name(), textX, y - 5 * u);
-        sheet.putAt(Layer.BANKS, bank, node.points);
-        sheet.putAt(Layer.BANKS, title, node.points);
-        if (!node.tag.isEmpty()) {
+        double tagWidth = node.tag().isEmpty() ? 0 : Type.width(node.tag(), m.tag()) + 6 * u;
+        Text title = Nodes.text(Type.fit(node.title(), m.name(), x + w - textX - tagWidth), m.name(), textX, y - 5 * u);
+        sheet.putAt(Layer.BANKS, bank, node.points());
+        sheet.putAt(Layer.BANKS, title, node.points());
+        if (!node.tag().isEmpty()) {
             Text tag = Nodes.text(
-                    node.tag, m.tag(), x + w - tagWidth + 6 * u, y - 5 * u, node.tagIsBad ? "bad" : "caption");
-            sheet.putAt(Layer.BANKS, tag, node.points);
+                    node.tag(), m.tag(), x + w - tagWidth + 6 * u, y - 5 * u, node.isTagBad() ? "bad" : "caption");
+            sheet.putAt(Layer.BANKS, tag, node.points());
         }
-        if (!node.under.isEmpty()) {
+        if (!node.under().isEmpty()) {
             sheet.putAt(
                     Layer.BANKS,
-                    Nodes.text(Type.fit(node.under, m.small(), w), m.small(), x, y + 12 * u, "caption"),
-                    node.points);
+                    Nodes.text(Type.fit(node.under(), m.small(), w), m.small(), x, y + 12 * u, "caption"),
+                    node.points());
         }
         hit(
                 node,
                 x - 2 * u,
                 y - 19 * u,
                 w + 4 * u,
-                node.under.isEmpty() ? 24 * u : 34 * u,
-                node.title,
+                node.under().isEmpty() ? 24 * u : 34 * u,
+                node.title(),
                 selection(node));
     }
 
@@ -78,11 +80,11 @@ final class MapBanks {
         if (FoldedMap.isMore(node)) {
             return Selection.NOTHING; // opens what is folded
         }
-        return switch (node.stage) {
-            case SOURCES -> new Selection.OfSource(node.id);
-            case OUTLETS -> new Selection.OfOutlet(node.id);
+        return switch (node.stage()) {
+            case SOURCES -> new Selection.OfSource(node.id());
+            case OUTLETS -> new Selection.OfOutlet(node.id());
             case PROGRAMS, DEVICES, MIXERS, PRODUCTIONS ->
-                new Selection.OfElement(node.points.iterator().next().replaceAll("#.*", ""));
+                new Selection.OfElement(node.points().iterator().next().element());
         };
     }
 
@@ -96,28 +98,33 @@ final class MapBanks {
                 new LineTo(x, y + 2 * u),
                 new QuadCurveTo(x, y + 7 * u, x + 6 * u, y + 7 * u));
         hook.getStyleClass().add("basin-hook");
-        Text name = Nodes.text(Type.fit(node.title, m.water(), w - 12 * u), m.water(), x + 12 * u, y + 3 * u, "water");
-        if (node.bad) {
+        Text name =
+                Nodes.text(Type.fit(node.title(), m.water(), w - 12 * u), m.water(), x + 12 * u, y + 3 * u, "water");
+        if (node.isBad()) {
             hook.getStyleClass().add("bad");
             name.getStyleClass().add("bad");
         }
-        sheet.putAt(Layer.BANKS, hook, node.points);
-        sheet.putAt(Layer.BANKS, name, node.points);
-        if (!node.under.isEmpty()) {
+        sheet.putAt(Layer.BANKS, hook, node.points());
+        sheet.putAt(Layer.BANKS, name, node.points());
+        if (!node.under().isEmpty()) {
             sheet.putAt(
                     Layer.BANKS,
                     Nodes.text(
-                            Type.fit(node.under, m.small(), w - 12 * u), m.small(), x + 12 * u, y + 15 * u, "caption"),
-                    node.points);
+                            Type.fit(node.under(), m.small(), w - 12 * u),
+                            m.small(),
+                            x + 12 * u,
+                            y + 15 * u,
+                            "caption"),
+                    node.points());
         }
-        hit(node, x - 2 * u, y - 13 * u, w + 4 * u, 30 * u, node.title, selection(node));
+        hit(node, x - 2 * u, y - 13 * u, w + 4 * u, 30 * u, node.title(), selection(node));
     }
 
     /** Lays a place over something drawn that can be clicked, reached by Tab and heard. */
     void hit(MapNode node, double x, double y, double w, double h, String name, Selection selection) {
         Rectangle hit = new Rectangle(x, y, w, h);
         hit.getStyleClass().add("hit");
-        hit.setId("map-" + node.id + (name.equals(node.title) ? "" : "-" + name));
+        hit.setId("map-" + node.id() + (name.equals(node.title()) ? "" : "-" + name));
         hit.setFocusTraversable(true);
         hit.setAccessibleRole(AccessibleRole.BUTTON);
         hit.setAccessibleText(name);

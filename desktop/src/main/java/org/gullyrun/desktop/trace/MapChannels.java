@@ -11,10 +11,11 @@ import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
+import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.runmap.MapEdge;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
 
 /** Draws channels: those that run on, those that go back beneath, and the bars of closed gates. */
@@ -47,15 +48,15 @@ final class MapChannels {
     Object look(MapEdge edge, int lane) {
         return new Look(
                 lane,
-                edge.open,
-                edge.openEverywhere,
-                edge.air,
-                edge.loop,
-                edge.closed,
-                Math.round(thickness(edge.level, 4)),
-                edge.rates,
-                edge.ratesBad,
-                edge.keys);
+                edge.isOpen(),
+                edge.isOpenEverywhere(),
+                edge.isAir(),
+                edge.loop(),
+                edge.closed(),
+                Math.round(thickness(edge.level(), 4)),
+                edge.rates(),
+                edge.isRatesBad(),
+                edge.keys());
     }
 
     private static double thickness(double level, double u) {
@@ -65,8 +66,8 @@ final class MapChannels {
 
     /** Draws a channel that runs on from left to right. */
     void forward(MapEdge edge) {
-        double x = at.right(edge.from);
-        double y = at.top(edge.from) + m.east(edge.from, edge.fromPort);
+        double x = at.right(edge.from());
+        double y = at.top(edge.from()) + m.east(edge.from(), edge.fromPort());
         Path path = new Path(new MoveTo(x, y));
         for (double[] layer : at.passing(edge)) {
             curve(path, x, y, layer[0], layer[2]);
@@ -74,25 +75,29 @@ final class MapChannels {
             y = layer[2];
             path.getElements().add(new HLineTo(x));
         }
-        double endX = at.left(edge.to);
-        double endY = at.top(edge.to) + m.west(edge.to, edge.toPort);
+        double endX = at.left(edge.to());
+        double endY = at.top(edge.to()) + m.west(edge.to(), edge.toPort());
         curve(path, x, y, endX, endY);
         style(path, edge);
-        sheet.put(Layer.CHANNELS, path, edge.keys);
-        if (!edge.rates.isEmpty()) {
+        sheet.put(Layer.CHANNELS, path, edge.keys());
+        if (!edge.rates().isEmpty()) {
             Font font = m.small();
-            double w = Type.width(edge.rates, font);
+            double w = Type.width(edge.rates(), font);
             double room = endX - x;
             // Before the end, above the channel; where there is no room the tooltip and the list beside tell it.
             if (room > w + 12 * u) {
                 sheet.put(
                         Layer.MARKS,
                         Nodes.text(
-                                edge.rates, font, endX - w - 6 * u, endY - 5 * u, edge.ratesBad ? "bad" : "caption"));
+                                edge.rates(),
+                                font,
+                                endX - w - 6 * u,
+                                endY - 5 * u,
+                                edge.isRatesBad() ? "bad" : "caption"));
             }
         }
-        if (!edge.open || !edge.openEverywhere) {
-            bar(edge, endX - 7 * u, endY, edge.open);
+        if (!edge.isOpen() || !edge.isOpenEverywhere()) {
+            bar(edge, endX - 7 * u, endY, edge.isOpen());
         }
     }
 
@@ -103,21 +108,21 @@ final class MapChannels {
 
     private void style(Path path, MapEdge edge) {
         path.getStyleClass().add("channel");
-        if (!edge.open) {
+        if (!edge.isOpen()) {
             path.getStyleClass().add("dry");
             path.setStrokeWidth(1.2 * u);
         } else {
-            path.setStrokeWidth(thickness(edge.level, u));
+            path.setStrokeWidth(thickness(edge.level(), u));
         }
-        if (!edge.rates.isEmpty()) {
-            path.getStyleClass().add(edge.ratesBad ? "rates-bad" : "rates-meet");
+        if (!edge.rates().isEmpty()) {
+            path.getStyleClass().add(edge.isRatesBad() ? "rates-bad" : "rates-meet");
             path.setStrokeWidth(2.4 * u);
         }
         path.setMouseTransparent(false);
         Tooltips.say(
                 path,
-                edge.from.title + " → " + edge.to.title + (edge.open ? "" : "\n" + edge.closed)
-                        + (edge.rates.isEmpty() ? "" : "\n" + edge.rates));
+                edge.from().title() + " → " + edge.to().title() + (edge.isOpen() ? "" : "\n" + edge.closed())
+                        + (edge.rates().isEmpty() ? "" : "\n" + edge.rates()));
     }
 
     /** A closed gate is a bar across the channel; one that is open in some scenes only stands ajar. */
@@ -129,17 +134,17 @@ final class MapChannels {
         for (double[] piece : pieces) {
             Rectangle bar = new Rectangle(x - 1.5 * u, y + piece[0], 3 * u, piece[1]);
             bar.getStyleClass().add("gate-bar");
-            Tooltips.say(bar, edge.closed);
-            sheet.put(Layer.MARKS, bar, edge.keys);
+            Tooltips.say(bar, edge.closed());
+            sheet.put(Layer.MARKS, bar, edge.keys());
         }
     }
 
     /** A channel that goes back is led down, beneath everything, and up again before where it enters. */
     void back(MapEdge edge, int lane) {
-        double x1 = at.right(edge.from);
-        double y1 = at.top(edge.from) + m.east(edge.from, edge.fromPort);
-        double x2 = at.left(edge.to);
-        double y2 = at.top(edge.to) + m.west(edge.to, edge.toPort);
+        double x1 = at.right(edge.from());
+        double y1 = at.top(edge.from()) + m.east(edge.from(), edge.fromPort());
+        double x2 = at.left(edge.to());
+        double y2 = at.top(edge.to()) + m.west(edge.to(), edge.toPort());
         double under = at.lane(lane);
         double down = x1 + (9 + 4 * (lane % 3)) * u;
         double up = x2 - (10 + 4 * (lane % 3)) * u;
@@ -157,8 +162,8 @@ final class MapChannels {
                 new LineTo(x2 - 5 * u, y2));
         style(path, edge);
         path.getStyleClass().add("return");
-        boolean loop = !edge.loop.isEmpty();
-        if (edge.air) {
+        boolean loop = !edge.loop().isEmpty();
+        if (edge.isAir()) {
             path.getStyleClass().add("air");
             path.setStrokeWidth(1.6 * u);
         }
@@ -169,14 +174,14 @@ final class MapChannels {
             arrow.getStyleClass().add("loop");
             path.setStrokeWidth(2.6 * u);
         }
-        sheet.put(Layer.CHANNELS, path, edge.keys);
-        sheet.put(Layer.CHANNELS, arrow, edge.keys);
-        if (!edge.open) {
+        sheet.put(Layer.CHANNELS, path, edge.keys());
+        sheet.put(Layer.CHANNELS, arrow, edge.keys());
+        if (!edge.isOpen()) {
             bar(edge, x2 - 3 * u, y2, false);
             arrow.setVisible(false);
         }
-        if (loop || edge.air) {
-            String said = loop ? edge.loop : "through the air";
+        if (loop || edge.isAir()) {
+            String said = loop ? edge.loop() : "through the air";
             Font font = m.small();
             double w = Type.width(said, font);
             double cx = (down + up) / 2;

@@ -7,9 +7,13 @@ import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
+import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.runmap.FoldedMap;
+import org.gullyrun.core.runmap.MapEdge;
+import org.gullyrun.core.runmap.MapModel;
+import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
-import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
@@ -67,7 +71,7 @@ final class MapDrawing {
         int lane = 0;
         for (MapEdge edge : model.edges()) {
             int mine = edge.isReturn() ? lane++ : -1;
-            if (edge.here && sheet.item(edge.ports(), channels.look(edge, mine))) {
+            if (edge.isHere() && sheet.item(edge.ports(), channels.look(edge, mine))) {
                 if (mine >= 0) {
                     channels.back(edge, mine);
                 } else {
@@ -78,8 +82,8 @@ final class MapDrawing {
         for (MapNode node : model.nodes()) {
             if (node.isGrid()) {
                 grids.draw(node);
-            } else if (sheet.item("node " + node.id, node.look())) {
-                if (node.stage == MapNode.Stage.OUTLETS && !FoldedMap.isMore(node)) {
+            } else if (sheet.item("node " + node.id(), node.look())) {
+                if (node.stage() == MapNode.Stage.OUTLETS && !FoldedMap.isMore(node)) {
                     banks.outlet(node);
                 } else {
                     banks.line(node);
@@ -96,14 +100,14 @@ final class MapDrawing {
         List<List<MapNode>> layers = new ArrayList<>(model.layers());
         for (int i = 0; i < layers.size(); i++) {
             MapNode first = layers.get(i).getFirst();
-            if (done.add(first.stage)) {
+            if (done.add(first.stage())) {
                 double x = geometry.left(first);
                 double room = i + 1 < layers.size()
                         ? geometry.left(layers.get(i + 1).getFirst()) - x - 8 * u
                         : geometry.width() - x;
                 sheet.put(
                         Layer.BANKS,
-                        Nodes.text(Type.fit(first.stage.title, m.small(), room), m.small(), x, 15 * u, "caption"));
+                        Nodes.text(Type.fit(first.stage().title(), m.small(), room), m.small(), x, 15 * u, "caption"));
             }
         }
         sheet.put(Layer.BANKS, Nodes.line(14 * u, 22 * u, geometry.width() - 8 * u, 22 * u, "grid-line"));

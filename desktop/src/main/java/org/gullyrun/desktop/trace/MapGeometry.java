@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.gullyrun.core.runmap.MapEdge;
+import org.gullyrun.core.runmap.MapModel;
+import org.gullyrun.core.runmap.MapNode;
 
 /** Where everything on a laid-out map stands in the room there is: layers spread across, heights stretched. */
 final class MapGeometry {
@@ -92,13 +95,13 @@ final class MapGeometry {
     }
 
     double top(MapNode node) {
-        return TOP * u + layout.y().getOrDefault(node.id, 0.0) * size * stretch;
+        return TOP * u + layout.y().getOrDefault(node.id(), 0.0) * size * stretch;
     }
 
     /** Where a channel passes the layers between its ends: left and right border of the layer, and height. */
     List<double[]> passing(MapEdge edge) {
         List<double[]> places = new ArrayList<>();
-        int at = layers.indexOf(edge.from.layer());
+        int at = layers.indexOf(edge.from().layer());
         for (double y : layout.passing().getOrDefault(edge.ports(), List.of())) {
             int layer = layers.get(++at);
             double x = layerX.getOrDefault(layer, 0.0);

@@ -8,6 +8,7 @@ import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.text.Text;
+import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
@@ -31,22 +32,22 @@ final class MapGrid {
 
     /** Draws a mixer or production, part by part, so that a crossing that changes is all that is drawn anew. */
     void draw(MapNode node) {
-        if (sheet.item("node " + node.id, node.look())) {
+        if (sheet.item("node " + node.id(), node.look())) {
             frame(node);
         }
-        for (int c = 0; c < node.columns.size(); c++) {
+        for (int c = 0; c < node.columns().size(); c++) {
             int column = c;
-            boolean open = node.crossings.stream().anyMatch(x -> x.column() == column && x.open());
-            int top = node.crossings.stream()
+            boolean open = node.crossings().stream().anyMatch(x -> x.column() == column && x.open());
+            int top = node.crossings().stream()
                     .filter(x -> x.column() == column)
                     .mapToInt(MapNode.Crossing::row)
                     .min()
                     .orElse(0);
-            if (sheet.item("column " + node.id + " " + c, open + " " + top)) {
+            if (sheet.item("column " + node.id() + " " + c, open + " " + top)) {
                 column(node, c, open, top);
             }
         }
-        for (MapNode.Crossing c : node.crossings) {
+        for (MapNode.Crossing c : node.crossings()) {
             if (sheet.item(c.key(), c)) {
                 crossing(node, c);
             }
@@ -58,11 +59,13 @@ final class MapGrid {
         double t = at.top(node);
         double w = at.width(node);
         sheet.putAt(
-                Layer.BANKS, Nodes.text(Type.fit(node.title, m.strong(), w), m.strong(), x, t + 14 * u), node.points);
+                Layer.BANKS,
+                Nodes.text(Type.fit(node.title(), m.strong(), w), m.strong(), x, t + 14 * u),
+                node.points());
         sheet.put(Layer.BANKS, Nodes.line(x, t + 20 * u, x + w, t + 20 * u, "grid-line"));
-        int last = node.columns.size() - 1;
-        for (int r = 0; r < node.rows.size(); r++) {
-            MapNode.Lane lane = node.rows.get(r);
+        int last = node.columns().size() - 1;
+        for (int r = 0; r < node.rows().size(); r++) {
+            MapNode.Lane lane = node.rows().get(r);
             double y = t + m.west(node, r);
             String label = label(node, r);
             double end = x + 4 * u + Type.width(label, m.row());
@@ -81,11 +84,11 @@ final class MapGrid {
     }
 
     private String label(MapNode node, int row) {
-        return Type.fit(node.rows.get(row).label(), m.row(), m.labelWidth(node));
+        return Type.fit(node.rows().get(row).label(), m.row(), m.labelWidth(node));
     }
 
     private void column(MapNode node, int c, boolean open, int top) {
-        MapNode.Lane lane = node.columns.get(c);
+        MapNode.Lane lane = node.columns().get(c);
         double x = at.left(node);
         double t = at.top(node);
         double cx = x + m.column(node, c);

@@ -25,6 +25,10 @@ import org.eclipse.elk.graph.ElkEdgeSection;
 import org.eclipse.elk.graph.ElkNode;
 import org.eclipse.elk.graph.ElkPort;
 import org.eclipse.elk.graph.util.ElkGraphUtil;
+import org.gullyrun.core.runmap.FoldedMap;
+import org.gullyrun.core.runmap.MapEdge;
+import org.gullyrun.core.runmap.MapModel;
+import org.gullyrun.core.runmap.MapNode;
 
 /**
  * Where everything on the run map stands, up and down: heights of nodes, and at which height each channel passes the
@@ -78,11 +82,11 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
                 y += height + 10;
                 elk.setProperty(LayeredOptions.PORT_CONSTRAINTS, PortConstraints.FIXED_POS);
                 made.put(node, elk);
-                for (int r = 0; r < Math.max(1, node.rows.size()); r++) {
-                    ports.put(node.id + "<" + r, port(elk, PortSide.WEST, 0, metrics.west(node, r)));
+                for (int r = 0; r < Math.max(1, node.rows().size()); r++) {
+                    ports.put(node.id() + "<" + r, port(elk, PortSide.WEST, 0, metrics.west(node, r)));
                 }
-                for (int c = 0; c < Math.max(1, node.columns.size()); c++) {
-                    ports.put(node.id + ">" + c, port(elk, PortSide.EAST, 100, metrics.east(node, c)));
+                for (int c = 0; c < Math.max(1, node.columns().size()); c++) {
+                    ports.put(node.id() + ">" + c, port(elk, PortSide.EAST, 100, metrics.east(node, c)));
                 }
             }
         }
@@ -92,8 +96,8 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
                 edges.put(
                         edge.ports(),
                         ElkGraphUtil.createSimpleEdge(
-                                ports.get(edge.from.id + ">" + edge.fromPort),
-                                ports.get(edge.to.id + "<" + edge.toPort)));
+                                ports.get(edge.from().id() + ">" + edge.fromPort()),
+                                ports.get(edge.to().id() + "<" + edge.toPort())));
             }
         }
         new LayeredLayoutProvider().layout(root, new BasicProgressMonitor());
@@ -103,7 +107,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         for (Map.Entry<MapNode, ElkNode> each : made.entrySet()) {
             boolean more = FoldedMap.isMore(each.getKey());
             folded |= more;
-            y.put(each.getKey().id, more ? bottom : each.getValue().getY()); // what is folded is counted beneath all
+            y.put(each.getKey().id(), more ? bottom : each.getValue().getY()); // what is folded is counted beneath all
         }
         double height = folded ? bottom + MORE * metrics.unit() : bottom;
         double[] middle = new double[layers.size()];
@@ -115,8 +119,8 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         for (MapEdge edge : model.edges()) {
             ElkEdge elk = edges.get(edge.ports());
             if (elk != null) {
-                int from = place(layers, edge.from);
-                int to = place(layers, edge.to);
+                int from = place(layers, edge.from());
+                int to = place(layers, edge.to());
                 List<Double> heights = new ArrayList<>();
                 for (int layer = from + 1; layer < to; layer++) {
                     heights.add(at(elk, middle[layer]));
@@ -133,7 +137,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
                 return i;
             }
         }
-        throw new IllegalStateException("a node in no layer: " + node.id);
+        throw new IllegalStateException("a node in no layer: " + node.id());
     }
 
     private static ElkPort port(ElkNode node, PortSide side, double x, double y) {

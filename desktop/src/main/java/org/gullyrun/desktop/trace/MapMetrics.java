@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.trace;
 
 import javafx.scene.text.Font;
+import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Type;
 
 /**
@@ -50,7 +51,12 @@ record MapMetrics(double unit, double longest) {
 
     double height(MapNode node) {
         return unit
-                * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows.size() + node.columns.size()) + 4 : LINE_HEIGHT);
+                * (node.isGrid()
+                        ? GRID_HEAD
+                                + GRID_ROW
+                                        * (node.rows().size() + node.columns().size())
+                                + 4
+                        : LINE_HEIGHT);
     }
 
     /** How far down a node's row comes in. */
@@ -60,7 +66,7 @@ record MapMetrics(double unit, double longest) {
 
     /** How far down a node's column goes out. */
     double east(MapNode node, int column) {
-        return unit * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows.size() + column + 0.5) : LINE_AT);
+        return unit * (node.isGrid() ? GRID_HEAD + GRID_ROW * (node.rows().size() + column + 0.5) : LINE_AT);
     }
 
     /** How far across a column of a grid stands. */
@@ -71,12 +77,12 @@ record MapMetrics(double unit, double longest) {
     /** How much room the names of a grid's rows have. */
     double labelWidth(MapNode node) {
         double widest = 0;
-        for (MapNode.Lane lane : node.rows) {
+        for (MapNode.Lane lane : node.rows()) {
             widest = Math.max(widest, Type.width(lane.label(), row()));
         }
-        for (int c = 0; c < node.columns.size(); c++) {
+        for (int c = 0; c < node.columns().size(); c++) {
             // A column's name stands before its exit, so later ones have more room.
-            widest = Math.max(widest, Type.width(node.columns.get(c).label(), row()) - unit * (GRID_COLUMN * c + 5));
+            widest = Math.max(widest, Type.width(node.columns().get(c).label(), row()) - unit * (GRID_COLUMN * c + 5));
         }
         return Math.min(widest + 1, 0.85 * longest * unit);
     }
@@ -84,16 +90,16 @@ record MapMetrics(double unit, double longest) {
     /** How wide a node has to be for everything on it to be read. */
     double width(MapNode node) {
         if (node.isGrid()) {
-            double head = Math.min(longest * unit, Type.width(node.title, strong()));
-            return Math.max(head, column(node, node.columns.size() - 1) + unit * 12);
+            double head = Math.min(longest * unit, Type.width(node.title(), strong()));
+            return Math.max(head, column(node, node.columns().size() - 1) + unit * 12);
         }
         double title = Math.min(
-                longest * unit, Type.width(node.title, node.stage == MapNode.Stage.OUTLETS ? water() : name()));
-        double under = Math.min(longest * unit, Type.width(node.under, small()));
-        double tag = node.tag.isEmpty() ? 0 : Type.width(node.tag, tag()) + unit * 8;
-        double lead = node.sourceClass != null || node.stage == MapNode.Stage.SOURCES
+                longest * unit, Type.width(node.title(), node.stage() == MapNode.Stage.OUTLETS ? water() : name()));
+        double under = Math.min(longest * unit, Type.width(node.under(), small()));
+        double tag = node.tag().isEmpty() ? 0 : Type.width(node.tag(), tag()) + unit * 8;
+        double lead = node.sourceClass() != null || node.stage() == MapNode.Stage.SOURCES
                 ? 18
-                : node.stage == MapNode.Stage.OUTLETS ? 12 : 0;
+                : node.stage() == MapNode.Stage.OUTLETS ? 12 : 0;
         return unit * lead + Math.max(title + tag, under) + unit * 2;
     }
 }

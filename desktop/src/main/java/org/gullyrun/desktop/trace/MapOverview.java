@@ -5,6 +5,8 @@ import javafx.geometry.Bounds;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Rectangle;
+import org.gullyrun.core.runmap.MapModel;
+import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Nodes;
 
 /**
@@ -45,7 +47,7 @@ final class MapOverview extends Pane {
                     Math.max(1, geometry.metrics.height(node) * scale - 0.5));
             mark.setSmooth(false);
             mark.getStyleClass().add("overview-mark");
-            Nodes.turn(mark, "bad", node.bad);
+            Nodes.turn(mark, "bad", node.isBad());
             getChildren().add(mark);
         }
         getChildren().add(sight);

@@ -14,8 +14,9 @@ import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.state.SegmentKey;
 import org.gullyrun.desktop.state.Shown;
 import org.jspecify.annotations.Nullable;
 
@@ -35,7 +36,7 @@ final class MapSheet {
         MARKS
     }
 
-    private record Lit(Node node, Set<SegmentKey> keys, Set<String> points, boolean onlyWhenLit) {}
+    private record Lit(Node node, Set<SegmentKey> keys, Set<PointId> points, boolean onlyWhenLit) {}
 
     private record Item(Object look, List<Node> nodes, List<Lit> lit) {}
 
@@ -134,7 +135,7 @@ final class MapSheet {
     }
 
     /** Adds something that is lit with points. */
-    void putAt(Layer layer, Node node, Set<String> points) {
+    void putAt(Layer layer, Node node, Set<PointId> points) {
         put(layer, node);
         item.lit.add(new Lit(node, Set.of(), Set.copyOf(points), false));
     }
@@ -196,7 +197,7 @@ final class MapSheet {
             on |= shown.segments().contains(key);
             bad |= wrong.contains(key);
         }
-        for (String point : one.points) {
+        for (PointId point : one.points) {
             on |= shown.points().contains(point);
         }
         Node node = one.node;

@@ -17,6 +17,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
+import org.gullyrun.core.runmap.FoldedMap;
+import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
@@ -196,28 +198,41 @@ public final class MapView extends Region {
             // What has changed meanwhile is drawn after it: asking again would only delay the first map.
             if (getWidth() > 0 && !asked) {
                 asked = true;
-                survey(state, null);
+                survey(state);
             }
             return;
         }
-        MapModel next = MapBuilder.build(state.reading(), state.scene(), state.lens());
-        if ((next.signature() + state.textScale()).equals(signature) && layout != null) {
-            model = next;
-            drawnOf = state;
-            redraw();
-        } else {
-            survey(state, next);
+        if (state.answer().models().hasMap(state.scene(), state.lens())) {
+            MapModel next = state.answer().models().map(state.scene(), state.lens());
+            if (layout != null && isLaidOut(next, state)) {
+                turn++; // what is being surveyed for an earlier state counts no more
+                model = next;
+                drawnOf = state;
+                redraw();
+                return;
+            }
         }
+        survey(state);
     }
 
-    private void survey(State state, @Nullable MapModel known) {
+    private boolean isLaidOut(MapModel next, State state) {
+        return (next.signature() + state.textScale()).equals(signature);
+    }
+
+    /** Works out the map, and lays it out where it has another shape, away from the interface thread. */
+    private void survey(State state) {
         long mine = ++turn;
+        MapLayout known = layout;
+        String knownOf = signature;
         surveyor.execute(() -> {
-            MapModel next = known == null ? MapBuilder.build(state.reading(), state.scene(), state.lens()) : known;
-            MapLayout made = MapLayout.of(next, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
+            MapModel next = state.answer().models().map(state.scene(), state.lens());
+            String shape = next.signature() + state.textScale();
+            MapLayout made = known != null && shape.equals(knownOf)
+                    ? known
+                    : MapLayout.of(next, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
             Platform.runLater(() -> {
                 if (mine == turn) {
-                    signature = next.signature() + state.textScale();
+                    signature = shape;
                     model = next;
                     drawnOf = state;
                     layout = made;
@@ -295,7 +310,7 @@ public final class MapView extends Region {
             if (mine != foldings.get()) {
                 return; // something else is lit by now
             }
-            MapModel part = FoldedMap.of(whole, shown);
+            MapModel part = FoldedMap.of(whole, shown.points(), shown.segments());
             MapLayout made = MapLayout.of(part, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
             Platform.runLater(() -> {
                 if (mine == foldings.get()) {

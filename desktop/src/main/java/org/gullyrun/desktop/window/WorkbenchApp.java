@@ -1,7 +1,5 @@
 package org.gullyrun.desktop.window;
 
-import java.io.OutputStream;
-import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
@@ -35,12 +33,6 @@ public final class WorkbenchApp extends Application {
     /** The argument that asks for the sample show. */
     public static final String DEMO = "--demo";
 
-    /** The argument, after a file, that makes changes without end: for the proof that none is lost. */
-    public static final String STREAM = "--stream";
-
-    /** The argument that tells how long the start took, and ends. */
-    public static final String TIME = "--time";
-
     /** The argument that goes through the window once, and ends. */
     public static final String REHEARSE = "--rehearse";
 
@@ -52,11 +44,19 @@ public final class WorkbenchApp extends Application {
     /** Whose window is to tell of faults, once there is one. */
     private static final AtomicReference<@Nullable Store> SHOWN = new AtomicReference<>();
 
+    private static final AtomicReference<WindowObserver> OBSERVER = new AtomicReference<>(WindowObserver.NONE);
+
     private @Nullable Store store;
 
     /** What the window starts with. */
     private record Opened(
             Store store, Preferences remembered, @Nullable Message problem, boolean empty) {}
+
+    /** Runs the window until it is closed, with somebody who is told when it is there. */
+    public static void run(WindowObserver observer, String... arguments) {
+        OBSERVER.set(observer);
+        run(arguments);
+    }
 
     /** Runs the window until it is closed. */
     public static void run(String... arguments) {
@@ -109,12 +109,7 @@ public final class WorkbenchApp extends Application {
         stage.setScene(bare);
         place(stage, remembered);
         stage.show();
-        if (getParameters().getRaw().contains(TIME)) {
-            new StartTime(bare, System.out, Platform::exit).start();
-        }
-        if (getParameters().getRaw().contains(REHEARSE)) {
-            new StartTime(bare, new PrintStream(OutputStream.nullOutputStream()), () -> {}).start();
-        }
+        OBSERVER.get().shown(bare);
         Platform.runLater(() -> fill(stage, bare));
     }
 
@@ -147,9 +142,7 @@ public final class WorkbenchApp extends Application {
         if (getParameters().getRaw().contains(REHEARSE)) {
             new Rehearsal(bare, made).start();
         }
-        if (getParameters().getRaw().contains(STREAM)) {
-            ChangeStream.start(made, System.out);
-        }
+        OBSERVER.get().filled(made);
     }
 
     /** Nothing can be shown: that is said, in place of an empty window. */

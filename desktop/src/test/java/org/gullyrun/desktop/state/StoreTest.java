@@ -13,6 +13,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
@@ -80,7 +81,7 @@ class StoreTest {
         assertTrue(now.cell() != null && now.cell().outlet().id().equals("archive"));
         assertFalse(now.cell().delivery().arrives());
         assertFalse(now.bad(), "what was trouble is drawn as trouble no longer");
-        assertTrue(now.points().contains("in-music"), "the way that is blocked now");
+        assertTrue(now.points().contains(PointId.of("in-music")), "the way that is blocked now");
         store.undo();
         until(this::leaks);
         assertEquals("leak:music>archive", store.state().shown().finding().identity());

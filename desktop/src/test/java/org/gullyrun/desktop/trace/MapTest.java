@@ -25,6 +25,8 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.runmap.MapEdge;
+import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
 import org.junit.jupiter.api.BeforeAll;
@@ -55,13 +57,13 @@ class MapTest {
     @Test
     void everyPointOfTheGraphHasItsPlaceAndEverySegmentItsChannelOrCrossing() {
         Reading reading = reading(SampleShow.AS_FOUND);
-        MapModel model = MapBuilder.build(reading, -1);
+        MapModel model = MapModel.of(reading, -1, false);
         long placed = model.nodes().stream()
-                .flatMap(n -> n.points.stream())
+                .flatMap(n -> n.points().stream())
                 .distinct()
                 .count();
-        int drawn = model.edges().stream().mapToInt(e -> e.keys.size()).sum()
-                + model.nodes().stream().mapToInt(n -> n.crossings.size()).sum();
+        int drawn = model.edges().stream().mapToInt(e -> e.keys().size()).sum()
+                + model.nodes().stream().mapToInt(n -> n.crossings().size()).sum();
         var graph = reading.scenes().get(2).graph(); // Panel, which has the copies
         long used = java.util.stream.IntStream.range(0, graph.points())
                 .filter(p -> graph.in(p).length + graph.out(p).length > 0)
@@ -69,21 +71,21 @@ class MapTest {
         assertTrue(placed >= used, placed + " of " + used);
         assertTrue(drawn > 130, "segments drawn: " + drawn);
         MapEdge loop = model.edges().stream()
-                .filter(e -> !e.loop.isEmpty() && e.isReturn())
+                .filter(e -> !e.loop().isEmpty() && e.isReturn())
                 .findFirst()
                 .orElseThrow();
         assertEquals("orrery:0>mole:0", loop.ports());
-        assertEquals("loop 0.0 dB, 12 ms a round", loop.loop);
+        assertEquals("loop 0.0 dB, 12 ms a round", loop.loop());
     }
 
     @Test
     void placesAreTheSameInAllScenesAndTwice() {
         Reading reading = reading(SampleShow.AS_FOUND);
-        String all = MapBuilder.build(reading, -1).signature();
+        String all = MapModel.of(reading, -1, false).signature();
         for (int scene = 0; scene < reading.scenes().size(); scene++) {
-            assertEquals(all, MapBuilder.build(reading, scene).signature());
+            assertEquals(all, MapModel.of(reading, scene, false).signature());
         }
-        MapModel model = MapBuilder.build(reading, -1);
+        MapModel model = MapModel.of(reading, -1, false);
         assertEquals(
                 MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])),
                 MapLayout.of(model, new MapMetrics(1, MapMetrics.LONGEST[0])));
@@ -93,7 +95,7 @@ class MapTest {
     void noLabelLiesOnAnotherAndNoChannelCrossesOne() {
         for (String survey : List.of(SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD)) {
             for (double scale : new double[] {1, 1.25}) {
-                MapDrawing drawing = draw(MapBuilder.build(reading(survey), -1), scale);
+                MapDrawing drawing = draw(MapModel.of(reading(survey), -1, false), scale);
                 List<Text> labels = new ArrayList<>();
                 List<Path> channels = new ArrayList<>();
                 collect(drawing.world(), labels, channels);
@@ -126,7 +128,7 @@ class MapTest {
     void aMapChangedInPlaceLooksAsIfItWereDrawnAnew() {
         Random random = new Random(5);
         Rig rig = CASE.survey(SampleShow.AS_FOUND).orElseThrow().rig();
-        MapDrawing kept = draw(MapBuilder.build(reading(SampleShow.AS_FOUND), -1), 1);
+        MapDrawing kept = draw(MapModel.of(reading(SampleShow.AS_FOUND), -1, false), 1);
         int others = 0;
         List<String> before = looks(kept);
         for (int i = 0; i < 60; i++) {
@@ -137,7 +139,7 @@ class MapTest {
             Change change = Change.set(rig, input.id(), flag, !input.is(flag, false));
             rig = change == null ? rig : Changes.apply(rig, List.of(change));
             Reading reading = RuleCatalogue.usual().quick().read(rig, CASE.brief());
-            MapModel model = MapBuilder.build(reading, random.nextInt(-1, 4));
+            MapModel model = MapModel.of(reading, random.nextInt(-1, 4), false);
             assertTrue(kept.update(model), "nothing has another place");
             List<String> now = looks(kept);
             assertEquals(looks(new MapDrawing(model, kept.geometry(), s -> {}, s -> {})), now, "step " + i);

@@ -47,7 +47,7 @@ class CaseDialogsTest extends SampleWindowTest {
         robot.push(KeyCode.ENTER);
         until(() -> state().what().title().equals("Lantern Hill, second night"));
         assertEquals(2.5, state().what().showHours());
-        assertTrue(stage.getTitle().startsWith("Lantern Hill, second night (unsaved)"), stage.getTitle());
+        until(() -> stage.getTitle().startsWith("Lantern Hill, second night (unsaved)"));
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         until(() -> !state().unsaved());
         assertEquals(SampleShow.make().title(), state().what().title());

@@ -6,14 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
-import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.intake.Questions;
@@ -24,7 +21,6 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.intake.IntakeView;
-import org.gullyrun.desktop.intake.Typist;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
@@ -150,34 +146,6 @@ class IntakeAndBriefTest extends WindowTest {
                 state().message().text());
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         assertEquals(before, rig());
-    }
-
-    @Test
-    void theWholeSampleShowTypedInSoundsTheSame(Hands robot) throws Exception {
-        begin(robot);
-        Rig want = sample.surveys().getFirst().rig();
-        int strokes = WaitForAsyncUtils.asyncFx(() -> {
-                    Typist typist =
-                            new Typist((IntakeView) robot.lookup("#intake").query(), store, want);
-                    typist.type();
-                    return typist.strokes();
-                })
-                .get(90, TimeUnit.SECONDS);
-        Rig is = rig();
-        assertEquals(want.elements().size(), is.elements().size());
-        assertTrue(strokes < 15 * want.elements().size(), strokes + " keys");
-        Reading wanted = RuleCatalogue.usual().read(want, Brief.EMPTY);
-        Reading typed = RuleCatalogue.usual().read(is, Brief.EMPTY);
-        for (int scene = 0; scene < wanted.scenes().size(); scene++) {
-            for (int s = 0; s < want.of(Kind.SOURCE).size(); s++) {
-                for (int o = 0; o < want.of(Kind.OUTLET).size(); o++) {
-                    var a = wanted.scenes().get(scene).cell(s, o);
-                    var b = typed.scenes().get(scene).cell(s, o);
-                    assertEquals(a.delivery().routes(), b.delivery().routes(), a.source() + " at " + a.outlet());
-                    assertEquals(a.usualLevel(), b.usualLevel(), 1e-9, a.source() + " at " + a.outlet());
-                }
-            }
-        }
     }
 
     @Test

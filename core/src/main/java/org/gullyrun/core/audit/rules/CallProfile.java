@@ -12,8 +12,8 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.Choices;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
@@ -86,7 +86,7 @@ final class CallProfile implements Rule {
         FlowGraph graph = context.scenes().getFirst().graph();
         return Arrays.stream(graph.out(graph.point(device.id())))
                 .anyMatch(s -> context.rig()
-                        .find(graph.id(graph.to(s)), Kind.OUTLET)
+                        .find(graph.element(graph.to(s)), Kind.OUTLET)
                         .filter(o -> o.get(Outlets.SORT) == Outlets.Sort.EARS)
                         .isPresent());
     }

@@ -87,7 +87,7 @@ final class CallVoiceOnly extends MustRule {
                 .setting(program, Applications.VOICE_ONLY)
                 .evidence(
                         cell.delivery().arrives()
-                                ? Evidence.of(
+                                ? context.evidence(
                                         scene,
                                         Evidence.Form.ROUTE,
                                         cell.delivery().strongest())

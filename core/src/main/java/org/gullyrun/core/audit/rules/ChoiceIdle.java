@@ -8,7 +8,7 @@ import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;

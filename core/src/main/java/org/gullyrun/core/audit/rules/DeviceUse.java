@@ -7,7 +7,7 @@ import java.util.TreeMap;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;

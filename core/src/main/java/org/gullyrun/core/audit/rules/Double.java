@@ -15,10 +15,10 @@ import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.flow.Delivery;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Route;
-import org.gullyrun.core.flow.RouteSearch;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.Delivery;
+import org.gullyrun.core.flow.route.Route;
+import org.gullyrun.core.flow.route.RouteSearch;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Outlets;
 import org.jspecify.annotations.Nullable;
@@ -99,7 +99,7 @@ final class Double extends PairRule {
 
     /** Counts how often a route passes each latency that is not yet known. */
     private static void passes(SceneReading scene, Evidence.Trace route, int by, Map<Address, Integer> times) {
-        for (int segment : route.segments()) {
+        for (int segment : route.in(scene.graph())) {
             for (Address at : scene.graph().assumed(segment)) {
                 switch (at.key()) {
                     case "latency", "delay", "passLatency" -> times.merge(at, by, Integer::sum);
@@ -113,14 +113,14 @@ final class Double extends PairRule {
     private static List<Evidence.Trace> two(SceneReading scene, CellReading cell) {
         Delivery d = cell.delivery();
         List<Evidence.Trace> routes = new ArrayList<>();
-        routes.add(new Evidence.Trace(Evidence.Form.ROUTE, d.strongest()));
+        routes.add(scene.trace(Evidence.Form.ROUTE, d.strongest()));
         Route copy = scene.firstRoute(
                 cell,
                 route -> Math.abs(route.gain() - d.copyGain()) < 1e-8
                         && Math.abs(Math.abs(route.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
                         && !route.segments().equals(d.strongest()));
         if (copy != null) {
-            routes.add(new Evidence.Trace(Evidence.Form.ROUTE, copy.segments()));
+            routes.add(scene.trace(Evidence.Form.ROUTE, copy.segments()));
         }
         return routes;
     }
@@ -168,8 +168,8 @@ final class Double extends PairRule {
         String routes = two.size() < 2
                 ? ""
                 : ": once "
-                        + Say.through(graph, two.get(0).segments(), two.get(1).segments()) + ", and once "
-                        + Say.through(graph, two.get(1).segments(), two.get(0).segments());
+                        + Say.through(graph, two.get(0).in(graph), two.get(1).in(graph)) + ", and once "
+                        + Say.through(graph, two.get(1).in(graph), two.get(0).in(graph));
         return new Telling(
                 new Finding.Words(
                         outlet + Say.verb(outlet, " hears ", " hear ") + source + " " + times + space,

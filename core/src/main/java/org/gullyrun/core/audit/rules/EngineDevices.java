@@ -2,7 +2,7 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.LinkedHashSet;
 import java.util.Set;
-import org.gullyrun.core.flow.Choices;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;

@@ -19,8 +19,8 @@ import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
-import org.gullyrun.core.flow.Figures;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
@@ -174,7 +174,7 @@ final class LateApart implements Rule {
                         worst.picture
                                 ? "Lips and sound don't match."
                                 : "The same thing is heard twice, a moment apart.")
-                .evidence(Evidence.of(
+                .evidence(context.evidence(
                         worst.scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .assumed(Say.assumed(graph, cell.delivery().strongest()))
                 .figure(early ? "delay to add" : "delay to take away", Math.abs(worst.by), "ms");

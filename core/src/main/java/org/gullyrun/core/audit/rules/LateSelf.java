@@ -80,8 +80,8 @@ final class LateSelf extends MustRule {
                         late > context.thresholds().of(Threshold.SELF_MAJOR)
                                 ? "An echo of yourself that makes it hard to speak."
                                 : "Your own voice sounds hollow.")
-                .evidence(
-                        Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
+                .evidence(context.evidence(
+                        scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .figure("delay", late, "ms")
                 .figure("strength", cell.delivery().strength(), "dB");
     }

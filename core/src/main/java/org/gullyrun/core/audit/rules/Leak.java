@@ -14,7 +14,7 @@ import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes.Ground;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;

@@ -109,10 +109,16 @@ final class LevelBalance implements Rule {
                 .evidence(new Evidence(
                         scenes.getFirst(),
                         List.of(
-                                new Evidence.Trace(
-                                        Evidence.Form.ROUTE, bed.delivery().strongest()),
-                                new Evidence.Trace(
-                                        Evidence.Form.ROUTE, voice.delivery().strongest())),
+                                context.scenes()
+                                        .get(scenes.getFirst())
+                                        .trace(
+                                                Evidence.Form.ROUTE,
+                                                bed.delivery().strongest()),
+                                context.scenes()
+                                        .get(scenes.getFirst())
+                                        .trace(
+                                                Evidence.Form.ROUTE,
+                                                voice.delivery().strongest())),
                         List.of()))
                 .figure("voice above the rest", worst, "dB")
                 .figure("wanted", least, "dB")
@@ -153,7 +159,7 @@ final class LevelBalance implements Rule {
                                 + context.scenes().get(quiet).name())
                         .cause("the scenes bring it at different levels or by different routes")
                         .noticed("Listeners reach for their volume.")
-                        .evidence(Evidence.of(
+                        .evidence(context.evidence(
                                 quiet, Evidence.Form.ROUTE, cell.delivery().strongest()))
                         .figure("difference", by, "dB")
                         .made());

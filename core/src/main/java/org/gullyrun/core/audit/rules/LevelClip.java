@@ -17,7 +17,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.flow.Delivery;
+import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Sentences;
@@ -180,7 +180,7 @@ final class LevelClip implements Rule {
 
     private static Evidence evidence(AuditContext context, Hit hit) {
         SceneReading scene = context.scenes().get(hit.scene);
-        return Evidence.of(
+        return context.evidence(
                 hit.scene,
                 Evidence.Form.ROUTE,
                 hit.outlet < 0

@@ -96,8 +96,8 @@ final class LevelWindow extends MustRule {
                 .cause("the levels along the route add up to "
                         + Say.of(cell.delivery().strength(), "dB"))
                 .noticed(off > 0 ? "It covers the rest." : "It gets lost beside the rest.")
-                .evidence(
-                        Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
+                .evidence(context.evidence(
+                        scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .figure("level", cell.usualLevel(), "dBFS")
                 .figure("outside by", off, "dB")
                 .assumed(cell.source().get(Sources.LEVEL) == null);

@@ -8,7 +8,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.route.Loop;
 
 /** Does sound come back to where it was through the air? */
 final class LoopAir implements Rule {

@@ -8,7 +8,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.route.Loop;
 
 /** Does sound come back to where it was, in the graph without couplings? */
 final class LoopElectric implements Rule {

@@ -10,7 +10,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;

@@ -12,8 +12,8 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Loop;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.Loop;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
@@ -86,7 +86,7 @@ final class LoopTelling {
         List<Integer> scenes = hits.stream().map(Hit::scene).distinct().toList();
         List<Evidence.Trace> routes = circles.stream()
                 .limit(8)
-                .map(c -> new Evidence.Trace(Evidence.Form.CIRCLE, c.segments()))
+                .map(c -> context.scenes().get(worst.scene).trace(Evidence.Form.CIRCLE, c.segments()))
                 .toList();
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure("loop gain", loop.loopGain(), "dB"));

@@ -14,10 +14,11 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.BlockedRoute;
-import org.gullyrun.core.flow.Choices;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.Gate;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
@@ -90,9 +91,10 @@ final class Missing implements Rule {
         boolean worst = sort == Outlets.Sort.LIVE || sort == Outlets.Sort.EARS;
         Evidence evidence;
         if (cell.tooFaint()) {
-            evidence = Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest());
+            evidence =
+                    context.evidence(scene, Evidence.Form.ROUTE, cell.delivery().strongest());
         } else if (route.exists()) {
-            evidence = Evidence.of(scene, Evidence.Form.BLOCKED, route.segments());
+            evidence = context.evidence(scene, Evidence.Form.BLOCKED, route.segments());
         } else {
             evidence = new Evidence(scene, List.of(), setsOut(context.rig(), pair.source()));
         }
@@ -149,7 +151,8 @@ final class Missing implements Rule {
         }
         String machine = rig.name(program.or(Applications.MACHINE, ""));
         boolean follows = going.effective() == Choice.Special.DEFAULT && !machine.isEmpty();
-        boolean heard = rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(device.id(), o.id()));
+        boolean heard =
+                rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(PointId.of(device.id()), PointId.of(o.id())));
         return program.name() + " plays to " + device.name()
                 + (follows ? ", " + machine + "'s default, which" : ", which")
                 + (heard ? " doesn't lead to " + outlet.name() : " no listener hears");

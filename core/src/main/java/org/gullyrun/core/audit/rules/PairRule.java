@@ -11,7 +11,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.flow.Route;
+import org.gullyrun.core.flow.route.Route;
 import org.jspecify.annotations.Nullable;
 
 /** A rule that looks at each pair of source and outlet, scene by scene, and makes one finding of a pair. */
@@ -67,7 +67,8 @@ abstract class PairRule implements Rule {
                             telling.figures,
                             telling.evidence.routes().stream()
                                     .anyMatch(w -> Say.assumed(
-                                            context.scenes().get(worst).graph(), w.segments()))));
+                                            context.scenes().get(worst).graph(),
+                                            w.in(context.scenes().get(worst).graph())))));
                 }
             }
         }
@@ -78,9 +79,9 @@ abstract class PairRule implements Rule {
     static Evidence routes(AuditContext context, int scene, CellReading cell, int most) {
         SceneReading reading = context.scenes().get(scene);
         List<Evidence.Trace> routes = new ArrayList<>();
-        routes.add(new Evidence.Trace(Evidence.Form.ROUTE, cell.delivery().strongest()));
+        routes.add(reading.trace(Evidence.Form.ROUTE, cell.delivery().strongest()));
         for (Route route : reading.routes(cell, most).routes()) {
-            Evidence.Trace trace = new Evidence.Trace(Evidence.Form.ROUTE, route.segments());
+            Evidence.Trace trace = reading.trace(Evidence.Form.ROUTE, route.segments());
             if (routes.size() < most && !routes.contains(trace)) {
                 routes.add(trace);
             }

@@ -78,8 +78,8 @@ final class RateMany extends MustRule {
                         inScenes)
                 .cause("devices along the route are set to different rates")
                 .noticed("Nothing by itself; each conversion adds some delay.")
-                .evidence(
-                        Evidence.of(scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
+                .evidence(context.evidence(
+                        scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
                 .figure("conversions", count, "");
     }
 }

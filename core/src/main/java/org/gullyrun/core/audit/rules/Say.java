@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.regex.Pattern;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
@@ -56,16 +56,13 @@ final class Say {
 
     private static String name(FlowGraph graph, int point) {
         Rig rig = graph.rig();
-        String id = graph.id(point);
         Element element = rig.find(graph.element(point));
         return switch (graph.kind(point)) {
             case TRACK ->
                 Sentences.called(
                         "track",
                         Sentences.trackName(
-                                rig,
-                                element,
-                                String.valueOf(Integer.parseInt(id.substring(id.indexOf("#track") + 6)))));
+                                rig, element, String.valueOf(graph.id(point).track())));
             case CUE -> rig.name(graph.element(point)) + "'s cue";
             default -> rig.name(graph.element(point));
         };

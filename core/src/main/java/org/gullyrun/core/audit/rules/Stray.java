@@ -13,8 +13,9 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.FlowGraph;
-import org.gullyrun.core.flow.PointKind;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -82,7 +83,7 @@ final class Stray implements Rule {
         Rig rig = context.rig();
         SceneReading scene = context.scenes().getFirst();
         FlowGraph graph = scene.graph();
-        int out = graph.point(application.id() + "#out");
+        int out = graph.point(PointId.out(application.id()));
         List<String> ends = new ArrayList<>();
         if (out >= 0) {
             boolean[] reached = scene.view().reachedFromOne(out);

@@ -8,7 +8,7 @@ import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
@@ -52,8 +52,7 @@ final class TrackEmpty implements Rule {
                 continue; // that it is not running is the trouble
             }
             List<Integer> empty = Productions.ticked(output, Productions.TAKES_TRACK).stream()
-                    .filter(n ->
-                            context.scenes().stream().noneMatch(s -> s.isFed(FlowGraph.trackPoint(production.id(), n))))
+                    .filter(n -> context.scenes().stream().noneMatch(s -> s.isFed(PointId.track(production.id(), n))))
                     .toList();
             if (!empty.isEmpty()) {
                 String names = Say.tracks(rig, production, empty);

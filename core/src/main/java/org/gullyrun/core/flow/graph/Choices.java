@@ -1,0 +1,135 @@
+package org.gullyrun.core.flow.graph;
+
+import java.util.List;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
+
+/** Where choices really lead: defaults, system choices and fallbacks. */
+public final class Choices {
+    private Choices() {}
+
+    /**
+     * Where an output or input of an application goes.
+     *
+     * @param effective the choice that counts, or null if it is not yet known
+     * @param device the id of the device that the choice leads to; empty if to none
+     * @param fallback the id of the default that is used because the device is not usable; else empty
+     * @param fallsBack whether it takes the default, as soon as that can be used, because the device cannot
+     * @param decidedBy the setting that decided: a choice of the application or output, or a default of the machine
+     */
+    public record Going(
+            @Nullable Choice effective, String device, String fallback, boolean fallsBack, Setting<?> decidedBy) {}
+
+    /** Whether a device can be used: present, enabled and, for recording, permitted. Unknown values count as yes. */
+    public static boolean usable(Element device) {
+        return device.is(Devices.PRESENT, true)
+                && device.is(Devices.ENABLED, true)
+                && (device.get(Devices.DIRECTION) != Direction.RECORDING || device.is(Devices.PERMITTED, true));
+    }
+
+    /** Whether an id names a usable device. */
+    public static boolean usable(Rig rig, String id) {
+        Element device = rig.find(id);
+        return device != null && device.kind() == Kind.DEVICE && usable(device);
+    }
+
+    /** Whether an id names a usable device that faces a direction, or may do so as far as is known. */
+    public static boolean usable(Rig rig, String id, Direction direction) {
+        return usable(rig, id) && faces(rig.get(id), direction);
+    }
+
+    /** Whether a device faces a direction, or may do so as far as is known. */
+    public static boolean faces(Element device, Direction direction) {
+        Direction own = device.get(Devices.DIRECTION);
+        return own == null || own == direction;
+    }
+
+    /** The machine on whose default an outlet listens: its own, or else the only one there is; null if that is not known. */
+    public static @Nullable String machineOf(Rig rig, Element outlet) {
+        String own = outlet.get(Outlets.MACHINE);
+        List<Element> machines = rig.of(Kind.MACHINE);
+        return own == null && machines.size() == 1 ? machines.getFirst().id() : own;
+    }
+
+    /** The id of the playback device at which an outlet listens; empty if none. */
+    public static String listensOn(Rig rig, Element outlet) {
+        return device(rig, machineOf(rig, outlet), outlet.get(Outlets.DEVICE), Direction.PLAYBACK);
+    }
+
+    /** The id of a machine's default for a direction; empty if it is not set or not known. */
+    public static String fallbackDefault(Rig rig, @Nullable String machine, Direction direction, boolean call) {
+        Element m = rig.find(machine, Kind.MACHINE).orElse(null);
+        if (m == null) {
+            return "";
+        }
+        boolean playback = direction == Direction.PLAYBACK;
+        if (call) {
+            Choice chosen = m.get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
+            if (chosen == null || !chosen.id().isEmpty()) {
+                return chosen == null ? "" : chosen.id();
+            }
+        }
+        Choice plain = m.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
+        return plain == null ? "" : plain.id();
+    }
+
+    /** The id of the device that a choice leads to on a machine; empty if to none. */
+    public static String device(Rig rig, @Nullable String machine, @Nullable Choice choice, Direction direction) {
+        return switch (choice) {
+            case null -> "";
+            case Choice.To(String id) -> id;
+            case Choice.Special.DEFAULT -> fallbackDefault(rig, machine, direction, false);
+            case Choice.Special.CALL_DEFAULT -> fallbackDefault(rig, machine, direction, true);
+            case Choice.Special.NOTHING, Choice.Special.UNSET -> "";
+        };
+    }
+
+    /** Where an output of an application really goes. */
+    public static Going output(Rig rig, Element application, Element output) {
+        return going(
+                rig, application, output, Applications.PROGRAM_CHOICE, Applications.SYSTEM_CHOICE, Direction.PLAYBACK);
+    }
+
+    /** Where an application really listens. */
+    public static Going input(Rig rig, Element application) {
+        return going(rig, application, application, Applications.INPUT, Applications.INPUT_SYSTEM, Direction.RECORDING);
+    }
+
+    private static Going going(
+            Rig rig,
+            Element application,
+            Element holder,
+            Setting<Choice> programSetting,
+            Setting<Choice> systemSetting,
+            Direction direction) {
+        String machine = application.get(Applications.MACHINE);
+        Choice program = holder.get(programSetting);
+        Choice system = holder.get(systemSetting);
+        boolean wins = rig.find(machine, Kind.MACHINE)
+                .map(m -> m.get(Machines.SYSTEM_CHOICE) == Machines.SystemChoice.WINS)
+                .orElse(false);
+        boolean toDefault = program == Choice.Special.DEFAULT || program == Choice.Special.CALL_DEFAULT;
+        boolean bySystem = system != Choice.Special.UNSET && (wins || toDefault);
+        Choice effective = bySystem ? system : program;
+        String device = device(rig, machine, effective, direction);
+        String fallback = "";
+        boolean gone = !device.isEmpty()
+                && !usable(rig, device, direction)
+                && application.or(Applications.WHEN_GONE, Applications.WhenGone.DEFAULT)
+                        == Applications.WhenGone.DEFAULT;
+        if (gone) {
+            String spare = fallbackDefault(rig, machine, direction, false);
+            fallback = !spare.equals(device) && usable(rig, spare, direction) ? spare : "";
+        }
+        return new Going(effective, device, fallback, gone, bySystem ? systemSetting : programSetting);
+    }
+}

@@ -1,0 +1,97 @@
+package org.gullyrun.core.flow.graph;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.gullyrun.core.flow.graph.GraphBuilder.Draft;
+import org.gullyrun.core.flow.graph.GraphBuilder.Point;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Mixers;
+
+/** The segments that mixers make: from feeds into strips, over crossings to buses, to targets. */
+final class MixerSegments {
+    private final Compiler in;
+    /** For each device: the mixers of which a bus goes there. */
+    private final Map<String, List<Element>> senders = new HashMap<>();
+
+    MixerSegments(Compiler compiler) {
+        this.in = compiler;
+        for (Element bus : in.rig.of(Kind.BUS)) {
+            Choice target = bus.get(Mixers.TARGET);
+            Element mixer = in.rig.owner(bus);
+            if (target != null && mixer != null && !target.id().isEmpty()) {
+                senders.computeIfAbsent(target.id(), x -> new ArrayList<>()).add(mixer);
+            }
+        }
+    }
+
+    List<Element> senders(String device) {
+        return senders.getOrDefault(device, List.of());
+    }
+
+    void compile() {
+        for (Element mixer : in.rig.of(Kind.MIXER)) {
+            double rate = Compiler.rate(mixer, Mixers.RATE);
+            List<Element> buses = in.rig.in(mixer.id(), Kind.BUS);
+            for (Element bus : buses) {
+                target(bus, in.graph.point(bus, PointKind.BUS, rate));
+            }
+            for (Element strip : in.rig.in(mixer.id(), Kind.STRIP)) {
+                Point point = in.graph.point(strip, PointKind.STRIP, rate);
+                feed(mixer, strip, point);
+                for (Element bus : buses) {
+                    in.graph
+                            .segment(point, in.graph.point(bus, PointKind.BUS, rate), strip.id())
+                            .on(strip, Mixers.CROSSING.of(bus.id()))
+                            .off(bus, Mixers.BUS_MUTED)
+                            .gain(strip, Mixers.CROSSING_LEVEL.of(bus.id()))
+                            .gain(bus, Mixers.BUS_LEVEL)
+                            .latency(mixer, Mixers.LATENCY);
+                }
+            }
+        }
+    }
+
+    private void feed(Element mixer, Element strip, Point point) {
+        Choice feed = strip.get(Mixers.FEED);
+        if (feed == null || feed.id().isEmpty()) {
+            return;
+        }
+        Element device = in.rig.find(feed.id(), Kind.DEVICE).orElse(null);
+        if (device != null && device.get(Devices.DIRECTION) == Direction.PLAYBACK) {
+            in.outOf(feed.id(), false).forEach((start, route) -> {
+                Draft draft = enter(in.graph.segment(start, point, strip.id()), mixer, strip);
+                route.apply(draft);
+            });
+        } else {
+            Compiler.End end = in.end(feed.id(), Direction.RECORDING);
+            Draft draft = enter(in.graph.segment(end.point(), point, strip.id()), mixer, strip);
+            if (end.device() == null) {
+                in.usable(draft, end);
+            }
+        }
+    }
+
+    private static Draft enter(Draft draft, Element mixer, Element strip) {
+        return draft.on(mixer, Mixers.RUNNING).off(strip, Mixers.STRIP_MUTED).gain(strip, Mixers.STRIP_LEVEL);
+    }
+
+    private void target(Element bus, Point point) {
+        Choice target = bus.get(Mixers.TARGET);
+        if (target == null || target.id().isEmpty()) {
+            return;
+        }
+        Element device = in.rig.find(target.id(), Kind.DEVICE).orElse(null);
+        if (device != null && device.get(Devices.DIRECTION) == Direction.RECORDING) {
+            in.into(target.id()).forEach((end, route) -> route.apply(in.graph.segment(point, end, bus.id())));
+        } else {
+            Compiler.End end = in.end(target.id(), Direction.PLAYBACK);
+            in.usable(in.graph.segment(point, end.point(), bus.id()), end);
+        }
+    }
+}

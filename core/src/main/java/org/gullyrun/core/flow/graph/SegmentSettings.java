@@ -1,0 +1,135 @@
+package org.gullyrun.core.flow.graph;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources;
+
+/** Which settings decide a segment: its gates first, then choices, levels, delays and rates, in that order. */
+public final class SegmentSettings {
+    private final FlowGraph graph;
+    private final Rig rig;
+    private final Set<Address> found = new LinkedHashSet<>();
+
+    private SegmentSettings(FlowGraph graph) {
+        this.graph = graph;
+        this.rig = graph.rig();
+    }
+
+    /** The addresses of all settings that decide a segment. */
+    public static List<Address> of(FlowGraph graph, int segment) {
+        SegmentSettings settings = new SegmentSettings(graph);
+        settings.gates(segment);
+        settings.own(segment);
+        settings.device(graph.from(segment));
+        settings.device(graph.to(segment));
+        return List.copyOf(settings.found);
+    }
+
+    private void add(Element element, Setting<?>... settings) {
+        for (Setting<?> setting : settings) {
+            found.add(new Address(element.id(), setting.key()));
+        }
+    }
+
+    private void gates(int segment) {
+        for (Gate gate : graph.gates(segment)) {
+            Element element = rig.find(gate.at().element());
+            if (element == null) {
+                continue;
+            }
+            if (gate.setting() != null && gate.at().key().equals(gate.setting().key())) {
+                found.add(gate.at());
+            } else if (gate.sort() == Gate.Sort.USABLE && !gate.open()) {
+                add(element, Devices.PRESENT, Devices.ENABLED);
+                if (element.get(Devices.DIRECTION) == Devices.Direction.RECORDING) {
+                    add(element, Devices.PERMITTED);
+                }
+            }
+        }
+    }
+
+    private void own(int segment) {
+        Element by = rig.find(graph.segmentElement(segment));
+        if (by == null) {
+            return;
+        }
+        PointKind to = graph.kind(graph.to(segment));
+        switch (by.kind()) {
+            case SOURCE -> add(by, Sources.LEVEL);
+            case APP_OUTPUT ->
+                add(by, Applications.PROGRAM_CHOICE, Applications.SYSTEM_CHOICE, Applications.OUTPUT_LEVEL);
+            case APPLICATION -> add(by, Applications.INPUT, Applications.INPUT_LEVEL);
+            case CABLE -> add(by, Links.CABLE_LATENCY);
+            case WIRE -> add(by, Links.WIRE_GAIN, Links.WIRE_LATENCY);
+            case COUPLING -> add(by, Links.COUPLING_GAIN, Links.COUPLING_LATENCY);
+            case PASS_THROUGH -> add(by, Links.PASS_TO, Links.PASS_GAIN, Links.PASS_LATENCY);
+            case PROCESSOR -> add(by, Links.PROCESSOR_GAIN, Links.PROCESSOR_LATENCY);
+            case STRIP -> {
+                if (to == PointKind.BUS) {
+                    String bus = graph.element(graph.to(segment));
+                    add(by, Mixers.CROSSING_LEVEL.of(bus));
+                    rig.find(bus, Kind.BUS).ifPresent(b -> add(b, Mixers.BUS_LEVEL));
+                } else {
+                    add(by, Mixers.FEED, Mixers.STRIP_LEVEL);
+                }
+            }
+            case BUS -> add(by, Mixers.TARGET);
+            case PRODUCTION -> add(by, Productions.CUE_DEVICE);
+            case INPUT -> {
+                if (to == PointKind.INPUT || to == PointKind.COPY) {
+                    input(by, graph.id(graph.to(segment)));
+                }
+            }
+            case OUTLET -> {
+                if (graph.kind(graph.from(segment)) != PointKind.TRACK
+                        && graph.kind(graph.from(segment)) != PointKind.APPLICATION_IN) {
+                    add(by, Outlets.DEVICE);
+                }
+            }
+            default -> {}
+        }
+    }
+
+    private void input(Element input, PointId point) {
+        Productions.Takes takes = input.get(Productions.TAKES);
+        if (takes == Productions.Takes.RECORDING || takes == Productions.Takes.PLAYBACK) {
+            add(input, Productions.DEVICE);
+        }
+        add(input, Productions.INPUT_LEVEL, Productions.INPUT_DELAY);
+        if (point.role() == PointId.Role.COPY) {
+            rig.find(point.entry(), Kind.ENTRY)
+                    .ifPresent(e -> add(e, Productions.ENTRY_MUTED, Productions.ENTRY_LEVEL, Productions.ENTRY_DELAY));
+        } else {
+            List<Element> entries = new ArrayList<>(rig.in(graph.scene().scene(), Kind.ENTRY));
+            entries.stream()
+                    .filter(e -> brings(e, input))
+                    .forEach(e -> add(e, Productions.ENTRY_MUTED, Productions.ENTRY_LEVEL));
+            add(input, Productions.ALWAYS);
+        }
+    }
+
+    private boolean brings(Element entry, Element input) {
+        Element brought = rig.find(entry.get(Productions.BRINGS));
+        return brought != null
+                && !entry.is(Productions.COPY, false)
+                && (brought.id().equals(input.id())
+                        || brought.kind() == Kind.GROUP && brought.is(Productions.MEMBER.of(input.id()), false));
+    }
+
+    private void device(int point) {
+        rig.find(graph.element(point), Kind.DEVICE).ifPresent(d -> add(d, Devices.LEVEL, Devices.RATE));
+    }
+}

@@ -1,0 +1,441 @@
+package org.gullyrun.core.runmap;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.flow.route.ChannelLevels;
+import org.gullyrun.core.flow.route.Loop;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.runmap.MapNode.Lane;
+import org.gullyrun.core.runmap.MapNode.Stage;
+
+/**
+ * Makes the run map of one or several scenes: puts points together that people see as one thing (both ends of a cable, a
+ * mixer with its own endpoints, a listener with what is worn), and lays the graphs of the scenes over one another.
+ */
+final class MapBuilder {
+    /** A segment over all scenes drawn. */
+    private static final class Segment {
+        boolean here;
+        boolean open;
+        boolean openEverywhere = true;
+        boolean air;
+        boolean wanted = true;
+        String closed = "";
+        String loop = "";
+        double level = Double.NEGATIVE_INFINITY;
+    }
+
+    private record Port(MapNode node, int west, int east) {}
+
+    private final Reading reading;
+    private final Rig rig;
+    private final int chosen;
+    private final Map<SegmentKey, Segment> segments = new LinkedHashMap<>();
+    private final Map<PointId, PointKind> points = new LinkedHashMap<>();
+    private final Map<PointId, Set<PointId>> out = new HashMap<>();
+    private final Map<PointId, Set<PointId>> in = new HashMap<>();
+    private final Map<PointId, Port> ports = new HashMap<>();
+    private final List<MapNode> nodes = new ArrayList<>();
+
+    private MapBuilder(Reading reading, int scene) {
+        this.reading = reading;
+        this.rig = reading.rig();
+        this.chosen = scene;
+    }
+
+    /** The map of a scene by its place, -1 for all of them, with levels. */
+    static MapModel build(Reading reading, int scene) {
+        MapBuilder builder = new MapBuilder(reading, scene);
+        builder.overlay();
+        builder.grids();
+        builder.outlets();
+        builder.programs();
+        builder.links();
+        builder.rest();
+        return builder.finish();
+    }
+
+    /** Every segment of every scene has its place, so that nothing moves from scene to scene; only the chosen count. */
+    private void overlay() {
+        for (int i = 0; i < reading.scenes().size(); i++) {
+            SceneReading scene = reading.scenes().get(i);
+            boolean counts = chosen < 0 || chosen == i;
+            FlowGraph graph = scene.graph();
+            ChannelLevels levels = ChannelLevels.of(scene.view());
+            for (int s = 0; s < graph.segments(); s++) {
+                SegmentKey key = graph.key(s);
+                Segment segment = segments.get(key);
+                if (segment == null) { // scenes have most of their segments in common
+                    segment = new Segment();
+                    segments.put(key, segment);
+                    points.put(key.from(), graph.kind(graph.from(s)));
+                    points.put(key.to(), graph.kind(graph.to(s)));
+                    out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
+                    in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
+                }
+                segment.air |= graph.isCoupling(s);
+                if (!counts) {
+                    continue;
+                }
+                segment.here = true;
+                if (graph.isOpen(s)) {
+                    segment.open = true;
+                    segment.level = Math.max(segment.level, levels.at(graph.from(s)) + graph.gain(s));
+                } else {
+                    segment.openEverywhere = false;
+                    for (Gate gate : graph.gates(s)) {
+                        if (!gate.open()) {
+                            segment.closed = segment.closed.isEmpty() ? gate.why() : segment.closed;
+                            segment.wanted &= !gate.at().key().startsWith("tracks:")
+                                    && !gate.at().key().startsWith("crossings:")
+                                    && !gate.at().key().equals("cue");
+                        }
+                    }
+                }
+            }
+            for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
+                Loop.Circle circle = loop.strongest();
+                String said =
+                        String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
+                for (int s : loop.segments()) {
+                    Objects.requireNonNull(segments.get(graph.key(s))).loop = said;
+                }
+            }
+        }
+        rig.of(Kind.SOURCE).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.SOURCE));
+        rig.of(Kind.OUTLET).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.OUTLET));
+    }
+
+    private MapNode node(String id, Stage stage, String title) {
+        MapNode node = new MapNode(id, stage, title);
+        nodes.add(node);
+        return node;
+    }
+
+    private void put(MapNode node, PointId point) {
+        put(node, point, 0, 0);
+    }
+
+    private void put(MapNode node, PointId point, int west, int east) {
+        if (ports.putIfAbsent(point, new Port(node, west, east)) == null) {
+            node.points.add(point);
+        }
+    }
+
+    private boolean free(PointId point) {
+        return points.containsKey(point) && !ports.containsKey(point);
+    }
+
+    private void grids() {
+        for (Element mixer : rig.of(Kind.MIXER)) {
+            MapNode node = node(mixer.id(), Stage.MIXERS, mixer.name());
+            for (Element strip : rig.in(mixer.id(), Kind.STRIP)) {
+                row(node, PointId.of(strip.id()), strip);
+            }
+            for (Element bus : rig.in(mixer.id(), Kind.BUS)) {
+                column(node, PointId.of(bus.id()), bus.id(), bus.name());
+            }
+            crossings(node);
+            for (int i = 0; i < node.rows.size(); i++) {
+                int row = i;
+                in.getOrDefault(node.rows.get(i).point(), Set.of()).stream()
+                        .filter(d -> isOwn(d, Devices.Direction.PLAYBACK)
+                                && out.getOrDefault(d, Set.of()).size() == 1)
+                        .forEach(d -> put(node, d, row, 0));
+            }
+            for (int i = 0; i < node.columns.size(); i++) {
+                int column = i;
+                out.getOrDefault(node.columns.get(i).point(), Set.of()).stream()
+                        .filter(d -> isOwn(d, Devices.Direction.RECORDING)
+                                && in.getOrDefault(d, Set.of()).size() == 1)
+                        .forEach(d -> put(node, d, 0, column));
+            }
+            drop(node);
+        }
+        Set<PointId> inOrder = new TreeSet<>(points.keySet());
+        for (Element production : rig.of(Kind.PRODUCTION)) {
+            MapNode node = node(production.id(), Stage.PRODUCTIONS, production.name());
+            for (Element input : rig.in(production.id(), Kind.INPUT)) {
+                row(node, PointId.of(input.id()), input);
+                for (PointId point : inOrder) {
+                    if (point.role() == PointId.Role.COPY && point.element().equals(input.id())) {
+                        row(node, point, input);
+                    }
+                }
+            }
+            column(node, PointId.cue(production.id()), production.id(), "cue");
+            for (PointId point : inOrder) {
+                if (point.role() == PointId.Role.TRACK && point.element().equals(production.id())) {
+                    int n = point.track();
+                    String name = Sentences.trackName(rig, production, String.valueOf(n));
+                    column(node, point, production.id(), name.equals(String.valueOf(n)) ? "track " + n : name);
+                }
+            }
+            crossings(node);
+            drop(node);
+        }
+    }
+
+    private boolean isOwn(PointId device, Devices.Direction direction) {
+        return free(device)
+                && rig.find(device.element(), Kind.DEVICE)
+                        .filter(d -> d.is(Devices.VIRTUAL, false) && d.get(Devices.DIRECTION) == direction)
+                        .isPresent();
+    }
+
+    private void row(MapNode node, PointId point, Element element) {
+        String label = element.name() + (point.role() == PointId.Role.COPY ? ", copy" : "");
+        node.rows.add(new Lane(point, element.id(), label));
+        put(node, point, node.rows.size() - 1, 0);
+        points.putIfAbsent(point, PointKind.STRIP);
+    }
+
+    private void column(MapNode node, PointId point, String element, String label) {
+        node.columns.add(new Lane(point, element, label));
+        put(node, point, 0, node.columns.size() - 1);
+    }
+
+    private void crossings(MapNode node) {
+        for (int r = 0; r < node.rows.size(); r++) {
+            for (int c = 0; c < node.columns.size(); c++) {
+                PointId from = node.rows.get(r).point();
+                PointId to = node.columns.get(c).point();
+                // A crossing belongs to its row: the strip or the input.
+                SegmentKey key = new SegmentKey(from, to, node.rows.get(r).element());
+                Segment segment = segments.get(key);
+                if (segment != null && segment.here) {
+                    node.crossings.add(new MapNode.Crossing(r, c, key, segment.open, segment.wanted));
+                }
+            }
+        }
+    }
+
+    private void drop(MapNode node) {
+        if (!node.isGrid()) {
+            nodes.remove(node);
+        }
+    }
+
+    private void outlets() {
+        for (Element outlet : rig.of(Kind.OUTLET)) {
+            MapNode node = node(outlet.id(), Stage.OUTLETS, outlet.name());
+            put(node, PointId.of(outlet.id()));
+            node.bad = reading.findings().stream()
+                    .filter(Finding::isBad)
+                    .anyMatch(f -> f.subject().outlet().equals(outlet.id()));
+            Set<PointId> before = in.getOrDefault(PointId.of(outlet.id()), Set.of());
+            for (PointId point : before) {
+                if (points.get(point) == PointKind.APPLICATION_IN
+                        && free(point)
+                        && out.getOrDefault(point, Set.of()).size() == 1) {
+                    put(node, point);
+                    node.under = "in " + rig.name(outlet.or(Outlets.APPLICATION, ""));
+                }
+                if (points.get(point) == PointKind.PLAYBACK && free(point) && before.size() == 1) {
+                    put(node, point);
+                    node.under = rig.name(point.element());
+                    defaultTag(node, point.element());
+                }
+            }
+        }
+    }
+
+    private void defaultTag(MapNode node, String device) {
+        for (Element machine : rig.of(Kind.MACHINE)) {
+            boolean isDefault = java.util.stream.Stream.of(Machines.PLAYBACK, Machines.RECORDING)
+                    .anyMatch(s -> machine.get(s) instanceof org.gullyrun.core.rig.Choice c && c.id().equals(device));
+            if (isDefault) {
+                node.under = node.under.isEmpty() ? "default" : node.under + ", default";
+            }
+        }
+    }
+
+    private void programs() {
+        for (Element source : rig.of(Kind.SOURCE)) {
+            MapNode node = node(source.id(), Stage.SOURCES, source.name());
+            node.sourceClass = source.get(Sources.CLASS);
+            put(node, PointId.of(source.id()));
+            PointId at = PointId.of(source.or(Sources.AT, ""));
+            if (free(at) && points.get(at) == PointKind.RECORDING) {
+                deviceNode(at, Stage.PROGRAMS);
+            }
+        }
+        for (Element application : rig.of(Kind.APPLICATION)) {
+            PointId outPoint = PointId.out(application.id());
+            PointId inPoint = PointId.in(application.id());
+            if (free(outPoint) || free(inPoint)) {
+                MapNode node = node(application.id(), Stage.PROGRAMS, application.name());
+                put(node, outPoint);
+                put(node, inPoint);
+            }
+        }
+    }
+
+    private MapNode deviceNode(PointId point, Stage stage) {
+        String device = point.element();
+        MapNode node = node(point.text(), stage, rig.name(device));
+        put(node, point);
+        rig.find(device, Kind.DEVICE).ifPresent(d -> node.tag = kilo(d));
+        defaultTag(node, device);
+        return node;
+    }
+
+    private static String kilo(Element device) {
+        Double rate = device.get(Devices.RATE);
+        return rate == null ? "" : RateLens.kilo(rate);
+    }
+
+    private void links() {
+        for (Element processor : rig.of(Kind.PROCESSOR)) {
+            PointId offers = PointId.of(processor.or(Links.PROCESSOR_TO, ""));
+            if (free(offers)) {
+                MapNode node = node(processor.id(), Stage.DEVICES, processor.name());
+                put(node, offers);
+                rig.find(offers.element(), Kind.DEVICE).ifPresent(d -> node.tag = kilo(d));
+            }
+        }
+        for (Element cable : rig.of(Kind.CABLE)) {
+            pair(
+                    cable,
+                    PointId.of(cable.or(Links.CABLE_FROM, "")),
+                    PointId.of(cable.or(Links.CABLE_TO, "")),
+                    cable.name(),
+                    Boolean.TRUE.equals(cable.get(Links.CABLE_CONVERTS)));
+        }
+        for (Element wire : rig.of(Kind.WIRE)) {
+            PointId to = PointId.of(wire.or(Links.WIRE_TO, ""));
+            boolean read = out.getOrDefault(to, Set.of()).stream()
+                    .anyMatch(p -> points.get(p) == PointKind.STRIP || points.get(p) == PointKind.INPUT);
+            boolean digital = wire.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL;
+            pair(
+                    wire,
+                    PointId.of(wire.or(Links.WIRE_FROM, "")),
+                    to,
+                    read ? rig.name(to.element()) : wire.name(),
+                    !digital);
+        }
+    }
+
+    private void pair(Element link, PointId from, PointId to, String title, boolean converts) {
+        if (!free(from) || !free(to)) {
+            return;
+        }
+        MapNode node = node(link.id(), Stage.DEVICES, title);
+        put(node, from);
+        put(node, to);
+        String a = rig.find(from.element(), Kind.DEVICE).map(MapBuilder::kilo).orElse("");
+        String b = rig.find(to.element(), Kind.DEVICE).map(MapBuilder::kilo).orElse("");
+        boolean differ = !a.isEmpty() && !b.isEmpty() && !a.equals(b);
+        node.tag = differ ? a + " ≠ " + b : b;
+        node.tagIsBad = differ && !converts;
+        defaultTag(node, from.element());
+    }
+
+    private void rest() {
+        points.forEach((point, kind) -> {
+            if (free(point)) {
+                if (kind == PointKind.DIRECT) {
+                    put(node(point.text(), Stage.DEVICES, rig.name(point.element())), point);
+                } else {
+                    deviceNode(point, Stage.DEVICES);
+                }
+            }
+        });
+    }
+
+    private MapModel finish() {
+        Map<String, MapEdge> edges = new LinkedHashMap<>();
+        List<MapNode> placed = new ArrayList<>();
+        for (MapNode node : nodes) {
+            placed.add(isBehind(node) ? moved(node, Stage.PRODUCTIONS) : node);
+        }
+        segments.forEach((key, segment) -> {
+            Port from = ports.get(key.from());
+            Port to = ports.get(key.to());
+            if (from != null && to != null && from.node != to.node) {
+                MapEdge edge = new MapEdge(from.node, from.east, to.node, to.west);
+                edge = edges.computeIfAbsent(edge.ports(), new Known(edge)::get);
+                edge.keys.add(key);
+                edge.here |= segment.here;
+                edge.open |= segment.open;
+                edge.openEverywhere &= segment.openEverywhere;
+                edge.air |= segment.air;
+                edge.loop = edge.loop.isEmpty() ? segment.loop : edge.loop;
+                edge.closed = edge.closed.isEmpty() ? segment.closed : edge.closed;
+                edge.level = Math.max(edge.level, segment.level);
+            }
+        });
+        depths(edges.values());
+        return new MapModel(List.copyOf(placed), List.copyOf(edges.values()));
+    }
+
+    private record Known(MapEdge edge) {
+        MapEdge get(String ignored) {
+            return edge;
+        }
+    }
+
+    /** A device that mixers or productions feed, and that leads on to neither: it is drawn to their right. */
+    private boolean isBehind(MapNode node) {
+        if (node.stage != Stage.DEVICES) {
+            return false;
+        }
+        boolean fed = node.points.stream()
+                .flatMap(p -> in.getOrDefault(p, Set.of()).stream())
+                .anyMatch(this::isEngine);
+        boolean leads = node.points.stream()
+                .flatMap(p -> out.getOrDefault(p, Set.of()).stream())
+                .anyMatch(this::isEngine);
+        return fed && !leads;
+    }
+
+    private boolean isEngine(PointId point) {
+        Port port = ports.get(point);
+        return port != null && port.node.isGrid();
+    }
+
+    private MapNode moved(MapNode node, Stage stage) {
+        MapNode moved = new MapNode(node.id, stage, node.title);
+        moved.tag = node.tag;
+        moved.tagIsBad = node.tagIsBad;
+        moved.under = node.under;
+        moved.points.addAll(node.points);
+        node.points.forEach(p -> ports.put(p, new Port(moved, 0, 0)));
+        return moved;
+    }
+
+    /** Within a stage what feeds another stands before it; circles are left as they are met. */
+    private void depths(java.util.Collection<MapEdge> edges) {
+        for (int round = 0; round < 4; round++) {
+            for (MapEdge edge : edges) {
+                if (edge.from.stage == edge.to.stage && edge.to.depth <= edge.from.depth && edge.loop.isEmpty()) {
+                    edge.to.depth = Math.min(4, edge.from.depth + 1);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,98 @@
+package org.gullyrun.desktop.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.intake.Column;
+import org.gullyrun.core.intake.Option;
+import org.gullyrun.core.intake.Refused;
+import org.gullyrun.core.intake.Table;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Dangling;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Store;
+
+/** What is typed into a cell of the sheet becomes changes here: new rows, values for one row or several, and removals. */
+final class CellEntry {
+    private final Store store;
+
+    CellEntry(Store store) {
+        this.store = store;
+    }
+
+    private Rig rig() {
+        return store.state().surveyShown().rig();
+    }
+
+    /** Adds a row by its name and gives its id; {@code before} runs as soon as the name is known to be valid. */
+    String add(Table table, String name, Runnable before) throws Refused {
+        Rig rig = rig();
+        List<Change> changes = table.add(rig, name);
+        before.run();
+        String id = table.added(changes);
+        store.change(
+                changes,
+                "add the " + table.noun() + " " + Changes.apply(rig, changes).name(id));
+        return id;
+    }
+
+    /** What entering a text into a column of some rows changes. */
+    List<Change> changes(Column column, List<String> rows, String text) throws Refused {
+        List<Change> all = new ArrayList<>();
+        Rig at = rig();
+        for (String row : rows) {
+            List<Change> changes = column.enter(at, at.get(row), text);
+            at = Changes.apply(at, changes);
+            all.addAll(changes);
+        }
+        return all;
+    }
+
+    /** Makes changes that were entered. */
+    void make(List<Change> changes) {
+        store.change(changes);
+    }
+
+    /** What a text might mean in a cell, best first; nothing while it says itself what it means. */
+    List<Option> options(Column column, String row, String typed) {
+        Element element = rig().find(row);
+        return element == null || typed.isEmpty() || typed.startsWith(Option.NEW) || typed.equals("?")
+                ? List.of()
+                : column.options(rig(), element, typed);
+    }
+
+    /** Says why a text was not taken. */
+    void refused(Refused why) {
+        store.tell(new Message(String.valueOf(why.getMessage()), true));
+    }
+
+    /** Asks whether something new is meant by a name that nothing has. */
+    void askWhetherNew(String typed, String note) {
+        store.tell(new Message(
+                "Nothing here is called “" + typed.strip() + "” yet. Press Tab again for a " + note + ", or Escape.",
+                false));
+    }
+
+    /** Removes a row and says what still refers to it. */
+    void remove(Table table, String row) {
+        Rig rig = rig();
+        List<Change> changes = table.remove(rig, row);
+        String name = rig.name(row);
+        int known = Dangling.in(rig).size();
+        List<Dangling> left = Dangling.in(Changes.apply(rig, changes));
+        store.change(changes, "remove " + name);
+        if (left.size() > known) {
+            List<String> names = left.stream()
+                    .filter(d -> d.to().equals(row) || rig.find(d.to()) != null)
+                    .map(d -> rig.name(d.at().element()))
+                    .distinct()
+                    .toList();
+            store.tell(new Message(
+                    "Removed " + name + ". Still referred to by " + String.join(", ", names)
+                            + "; Ctrl Z brings it back.",
+                    false));
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package org.gullyrun.desktop.window;
+
+import javafx.scene.Scene;
+import org.gullyrun.desktop.state.Store;
+
+/** Told as the window comes up, on the interface thread: for whoever times or drives it from outside. */
+public interface WindowObserver {
+    /** Nobody. */
+    WindowObserver NONE = new WindowObserver() {};
+
+    /** The bare window is shown; its parts come into the scene. */
+    default void shown(Scene scene) {}
+
+    /** All parts are there. */
+    default void filled(Store store) {}
+}
