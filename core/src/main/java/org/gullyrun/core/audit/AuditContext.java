@@ -14,6 +14,7 @@ import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.route.BlockedRoute;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -322,11 +323,7 @@ public final class AuditContext {
     }
 
     private static boolean isEngine(@Nullable Element element) {
-        return element != null
-                && switch (element.kind()) {
-                    case MIXER, PROCESSOR, PRODUCTION -> true;
-                    default -> false;
-                };
+        return element != null && Capabilities.engine(element.kind()) != null;
     }
 
     /** The musts that do not arrive because of a closed gate at an element. */

@@ -89,7 +89,8 @@ public final class Rates {
             case WIRE ->
                 link.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL ? link.get(Links.WIRE_CONVERTS) : Boolean.TRUE;
             case PROCESSOR -> link.get(Links.PROCESSOR_CONVERTS);
-            default -> Boolean.TRUE;
+            case MACHINE, DEVICE, COUPLING, PASS_THROUGH, APPLICATION, APP_OUTPUT, MIXER, STRIP, BUS -> Boolean.TRUE;
+            case PRODUCTION, INPUT, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> Boolean.TRUE;
         };
         return converts == null ? Meeting.NOT_KNOWN : converts ? Meeting.CONVERTED : Meeting.WRONG;
     }

@@ -210,7 +210,8 @@ final class RuleCandidates {
                 setting.equals(Mixers.STRIP_LEVEL) || setting.familyKey().equals(Mixers.CROSSING_LEVEL.key());
             case BUS -> setting.equals(Mixers.BUS_LEVEL);
             case APP_OUTPUT -> setting.equals(Applications.OUTPUT_LEVEL);
-            default -> false;
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, MIXER -> false;
+            case PRODUCTION, GROUP, SCENE, OUTPUT, SOURCE, OUTLET -> false;
         };
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -12,16 +13,14 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
-import org.gullyrun.core.rig.Mixers;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
@@ -91,15 +90,17 @@ public final class WhatIf {
                     flag(rig, element, Devices.PERMITTED, false, events);
                 }
             }
-            case MIXER -> flag(rig, element, Mixers.RUNNING, false, events);
-            case PROCESSOR -> flag(rig, element, Links.PROCESSOR_RUNNING, false, events);
-            case PRODUCTION -> flag(rig, element, Productions.RUNNING, false, events);
+            case MIXER, PROCESSOR, PRODUCTION -> {
+                Capabilities.Engine engine = Objects.requireNonNull(Capabilities.engine(element.kind()));
+                flag(rig, element, engine.running(), false, events);
+            }
             case APPLICATION -> flag(rig, element, Applications.MUTED, true, events);
             case MACHINE -> {
                 defaults(rig, element, Machines.PLAYBACK, Devices.Direction.PLAYBACK, events);
                 defaults(rig, element, Machines.RECORDING, Devices.Direction.RECORDING, events);
             }
-            default -> {}
+            case CABLE, WIRE, COUPLING, PASS_THROUGH, APP_OUTPUT, STRIP, BUS, INPUT, GROUP, SCENE -> {}
+            case ENTRY, OUTPUT, SOURCE, OUTLET -> {}
         }
     }
 

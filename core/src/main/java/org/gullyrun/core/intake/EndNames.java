@@ -3,14 +3,13 @@ package org.gullyrun.core.intake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Objects;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 
@@ -19,16 +18,11 @@ final class EndNames {
     /** Typed in place of a name: it is to be named after its ends. */
     static final String MARK = "-";
 
-    private static final Map<Kind, List<Setting<?>>> ENDS = Map.of(
-            Kind.WIRE, List.of(Links.WIRE_FROM, Links.WIRE_TO),
-            Kind.COUPLING, List.of(Links.COUPLING_FROM, Links.COUPLING_TO),
-            Kind.PASS_THROUGH, List.of(Links.PASS_FROM, Links.PASS_TO));
-
     private EndNames() {}
 
     /** Whether elements of a kind can be named after their ends. */
     static boolean has(Kind kind) {
-        return ENDS.containsKey(kind);
+        return Capabilities.isNamedAfterEnds(kind);
     }
 
     /** What a new one is called until its ends are known: "Wire 2". */
@@ -48,8 +42,7 @@ final class EndNames {
 
     /** Changes of a setting with the new name, where it is an end of something that is named after its ends. */
     static List<Change> following(Rig rig, Element row, Setting<?> setting, List<Change> changes) {
-        List<Setting<?>> ends = ENDS.getOrDefault(row.kind(), List.of());
-        if (changes.isEmpty() || !ends.contains(setting) || !isNamedAfterEnds(rig, row)) {
+        if (changes.isEmpty() || !has(row.kind()) || !ends(row).contains(setting) || !isNamedAfterEnds(rig, row)) {
             return changes;
         }
         Rig after = Changes.apply(rig, changes);
@@ -62,15 +55,19 @@ final class EndNames {
         return all;
     }
 
+    private static List<Setting<?>> ends(Element row) {
+        Capabilities.Ends ends = Objects.requireNonNull(Capabilities.ends(row.kind()));
+        return List.of(ends.from(), ends.to());
+    }
+
     private static boolean isNamedAfterEnds(Rig rig, Element row) {
         return row.name().matches(stem(row.kind()) + " \\d+") || row.name().equals(name(rig, row));
     }
 
     /** Empty while an end is open. */
     private static String name(Rig rig, Element row) {
-        List<String> ends = Objects.requireNonNull(ENDS.get(row.kind())).stream()
-                .map(end -> Typed.text(rig, row, end))
-                .toList();
+        List<String> ends =
+                ends(row).stream().map(end -> Typed.text(rig, row, end)).toList();
         return ends.stream().anyMatch(e -> e.isEmpty() || e.equals("?")) ? "" : String.join(" to ", ends);
     }
 }

@@ -134,7 +134,10 @@ final class NewElements {
             case DEVICE -> device(name, direction(element, setting)).id();
             case APPLICATION -> application(name, use(element)).id();
             case OUTPUT -> output(name, element).id();
-            default -> make(kind, name, "", e -> e).id();
+            case MACHINE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, MIXER, STRIP, BUS ->
+                make(kind, name, "", e -> e).id();
+            case PRODUCTION, INPUT, GROUP, SCENE, ENTRY, SOURCE, OUTLET ->
+                make(kind, name, "", e -> e).id();
         };
     }
 

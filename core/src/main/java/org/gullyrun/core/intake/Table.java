@@ -66,7 +66,9 @@ public record Table(
             case DEVICE -> fresh.make(kind, given, owner, NameGuess::device);
             case SOURCE -> fresh.make(kind, given, owner, NameGuess::source);
             case OUTLET -> fresh.make(kind, given, owner, e -> NameGuess.outlet(rig, e));
-            default -> fresh.make(kind, given, owner, e -> e);
+            case MACHINE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, MIXER, STRIP, BUS ->
+                fresh.make(kind, given, owner, e -> e);
+            case PRODUCTION, INPUT, GROUP, SCENE, ENTRY, OUTPUT -> fresh.make(kind, given, owner, e -> e);
         }
         return fresh.changes();
     }

@@ -12,6 +12,7 @@ import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.intake.Sheet;
 import org.gullyrun.core.intake.Table;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Devices;
@@ -78,20 +79,6 @@ public final class Inventory {
             "system setting", Applications.SYSTEM_CHOICE.key(),
             "listens to", Applications.INPUT.key(),
             "computer", Devices.MACHINE.key());
-
-    private static final Map<Kind, Setting<?>> FROM = Map.of(
-            Kind.CABLE, Links.CABLE_FROM,
-            Kind.WIRE, Links.WIRE_FROM,
-            Kind.COUPLING, Links.COUPLING_FROM,
-            Kind.PASS_THROUGH, Links.PASS_FROM,
-            Kind.PROCESSOR, Links.PROCESSOR_FROM);
-
-    private static final Map<Kind, Setting<?>> TO = Map.of(
-            Kind.CABLE, Links.CABLE_TO,
-            Kind.WIRE, Links.WIRE_TO,
-            Kind.COUPLING, Links.COUPLING_TO,
-            Kind.PASS_THROUGH, Links.PASS_TO,
-            Kind.PROCESSOR, Links.PROCESSOR_TO);
 
     private static final List<String> HEADINGS = List.of(
             "what",
@@ -322,8 +309,9 @@ public final class Inventory {
         if (means.equals("name")) {
             return null; // by its name a row is found; it is not entered
         }
+        Capabilities.Ends ends = Capabilities.ends(table.kind());
         Setting<?> end =
-                means.equals("from") ? FROM.get(table.kind()) : means.equals("to") ? TO.get(table.kind()) : null;
+                ends == null ? null : means.equals("from") ? ends.from() : means.equals("to") ? ends.to() : null;
         String key = end != null ? end.key() : KEYS.getOrDefault(means, means);
         return table.columns().stream()
                 .filter(c -> c.key().equals(key))

@@ -51,7 +51,7 @@ public final class Completions {
             case PROCESSOR, SOURCE -> Direction.RECORDING;
             case INPUT ->
                 element.get(Productions.TAKES) == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING;
-            default ->
+            case MACHINE, DEVICE, APPLICATION, APP_OUTPUT, MIXER, PRODUCTION, GROUP, SCENE, ENTRY, OUTPUT, OUTLET ->
                 setting.equals(Applications.INPUT)
                                 || setting.equals(Applications.INPUT_SYSTEM)
                                 || setting.equals(Machines.RECORDING)

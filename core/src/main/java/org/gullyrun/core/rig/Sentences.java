@@ -123,11 +123,12 @@ public final class Sentences {
 
     /** The kind and name of an element: "strip Music", "Larch boom". */
     public static String noun(Rig rig, Element element) {
-        return switch (element.kind()) {
-            case DEVICE, APPLICATION, MIXER, PRODUCTION, PROCESSOR, MACHINE -> element.name();
-            case ENTRY -> entryName(rig, element);
-            default -> called(element.kind().noun(), element.name());
-        };
+        if (element.kind() == Kind.ENTRY) {
+            return entryName(rig, element);
+        }
+        return Capabilities.isNamedAlone(element.kind())
+                ? element.name()
+                : called(element.kind().noun(), element.name());
     }
 
     /** A noun with its article: "a device", "an output". */

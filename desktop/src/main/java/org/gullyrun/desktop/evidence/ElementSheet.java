@@ -72,7 +72,8 @@ final class ElementSheet {
                 }
             }
             case GROUP -> rig.in(program.id(), Kind.INPUT).forEach(i -> members.add(family.of(i.id())));
-            default -> {}
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, APP_OUTPUT -> {}
+            case MIXER, BUS, PRODUCTION, SCENE, ENTRY, SOURCE, OUTLET -> {}
         }
         return members;
     }

@@ -7,7 +7,6 @@ import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 
@@ -62,16 +61,12 @@ public final class PointWords {
         if (by != null) {
             switch (by.kind()) {
                 case APP_OUTPUT -> add(words, chosen(rig, by));
-                case CABLE, WIRE, PASS_THROUGH, COUPLING ->
-                    add(
-                            words,
-                            (by.kind() == Kind.COUPLING
-                                            ? "through the air, "
-                                            : by.kind() == Kind.CABLE
-                                                    ? "cable "
-                                                    : by.kind() == Kind.WIRE ? "" : "passed on by ")
-                                    + by.name());
-                default -> {}
+                case CABLE -> add(words, "cable " + by.name());
+                case WIRE -> add(words, by.name());
+                case COUPLING -> add(words, "through the air, " + by.name());
+                case PASS_THROUGH -> add(words, "passed on by " + by.name());
+                case MACHINE, DEVICE, PROCESSOR, APPLICATION, MIXER, STRIP, BUS, PRODUCTION, INPUT -> {}
+                case GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> {}
             }
         }
         if (graph.isFallback(segment)) {

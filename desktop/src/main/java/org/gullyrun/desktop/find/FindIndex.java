@@ -44,11 +44,11 @@ public final class FindIndex {
         for (Element element : rig.elements()) {
             int score = score(element.name(), query);
             if (score > 0 && element.kind() != Kind.ENTRY && element.kind() != Kind.APP_OUTPUT) {
-                Selection selection = switch (element.kind()) {
-                    case SOURCE -> new Selection.OfSource(element.id());
-                    case OUTLET -> new Selection.OfOutlet(element.id());
-                    default -> new Selection.OfElement(element.id());
-                };
+                Selection selection = element.kind() == Kind.SOURCE
+                        ? new Selection.OfSource(element.id())
+                        : element.kind() == Kind.OUTLET
+                                ? new Selection.OfOutlet(element.id())
+                                : new Selection.OfElement(element.id());
                 int bonus = element.kind() == Kind.SOURCE ? 6 : element.kind() == Kind.OUTLET ? 5 : 0;
                 Element program = rig.program(element);
                 String text =

@@ -94,7 +94,9 @@ final class TableGrid extends VBox {
     boolean leads() {
         return switch (table.kind()) {
             case MACHINE, SCENE, GROUP, MIXER, PRODUCTION -> false;
-            default -> table.grows();
+            case DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, APP_OUTPUT, STRIP ->
+                table.grows();
+            case BUS, INPUT, ENTRY, OUTPUT, SOURCE, OUTLET -> table.grows();
         };
     }
 

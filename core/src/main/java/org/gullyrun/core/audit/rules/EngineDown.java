@@ -2,6 +2,7 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Evidence;
@@ -12,11 +13,9 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Mixers;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 
@@ -49,11 +48,7 @@ final class EngineDown implements Rule {
     }
 
     static Setting<Boolean> running(Element engine) {
-        return switch (engine.kind()) {
-            case MIXER -> Mixers.RUNNING;
-            case PROCESSOR -> Links.PROCESSOR_RUNNING;
-            default -> Productions.RUNNING;
-        };
+        return Objects.requireNonNull(Capabilities.engine(engine.kind())).running();
     }
 
     @Override

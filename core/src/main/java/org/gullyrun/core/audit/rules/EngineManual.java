@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
@@ -17,11 +18,10 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Setting;
 
 /** Is an engine on which musts go not started with its machine? */
@@ -47,11 +47,7 @@ final class EngineManual implements Rule {
     }
 
     private static Setting<Boolean> starts(Element engine) {
-        return switch (engine.kind()) {
-            case MIXER -> Mixers.STARTS;
-            case PROCESSOR -> Links.PROCESSOR_STARTS;
-            default -> Productions.STARTS;
-        };
+        return Objects.requireNonNull(Capabilities.engine(engine.kind())).starts();
     }
 
     /** How many musts arrive now, in some scene, and would not if the engine did not run. */

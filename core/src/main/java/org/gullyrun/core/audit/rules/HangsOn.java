@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.gullyrun.core.audit.AuditContext;
@@ -19,13 +20,10 @@ import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.route.Dominators;
-import org.gullyrun.core.rig.Applications;
-import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
@@ -180,23 +178,14 @@ final class HangsOn implements Rule {
             return;
         }
         Element program = rig.program(element);
-        switch (program.kind()) {
-            case DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, MIXER -> on.add(program.id());
-            default -> {}
+        // That everything goes through the production is what it is for.
+        if (Capabilities.works(program.kind()) != null && program.kind() != Kind.PRODUCTION) {
+            on.add(program.id());
         }
     }
 
     private Finding tell(AuditContext context, Element element, Set<Must> musts) {
-        Setting<?> setting = switch (element.kind()) {
-            case MIXER -> Mixers.RUNNING;
-            case PROCESSOR -> Links.PROCESSOR_RUNNING;
-            case PASS_THROUGH -> Links.PASS_ENABLED;
-            case DEVICE -> Devices.PRESENT;
-            case APPLICATION -> Applications.RUNNING;
-            case CABLE -> Links.CABLE_FROM;
-            case WIRE -> Links.WIRE_FROM;
-            default -> Links.COUPLING_FROM;
-        };
+        Setting<?> setting = Objects.requireNonNull(Capabilities.works(element.kind()));
         List<String> names = musts.stream()
                 .map(m -> context.sources().get(m.source).name() + " at "
                         + context.outlets().get(m.outlet).name())

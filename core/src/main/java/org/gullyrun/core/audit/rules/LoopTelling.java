@@ -14,8 +14,10 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.route.Loop;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 
 /** Makes findings of loops: those with the same programs on them are one, whatever scenes they are in. */
@@ -54,10 +56,11 @@ final class LoopTelling {
             if (element != null) {
                 Element program = rig.program(element);
                 all.add(program.id());
-                switch (program.kind()) {
-                    case APPLICATION, MIXER, PROCESSOR, PRODUCTION -> programs.add(program.id());
-                    case PASS_THROUGH, COUPLING -> links.add(program.id());
-                    default -> {}
+                Kind kind = program.kind();
+                if (kind == Kind.APPLICATION || Capabilities.engine(kind) != null) {
+                    programs.add(program.id());
+                } else if (kind == Kind.PASS_THROUGH || kind == Kind.COUPLING) {
+                    links.add(program.id());
                 }
             }
         }

@@ -11,17 +11,17 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 
 /** Do two things have the same name, or is a strip, bus or track in use without one? */
 final class NamesTwin implements Rule {
@@ -119,14 +119,12 @@ final class NamesTwin implements Rule {
 
     private static String place(Rig rig, Element e) {
         Element owner = rig.owner(e);
-        return switch (e.kind()) {
-            case DEVICE -> e.or(Devices.MACHINE, "") + "|" + e.get(Devices.DIRECTION);
-            case APPLICATION -> e.or(Applications.MACHINE, "");
-            case MIXER -> e.or(Mixers.MACHINE, "");
-            case PROCESSOR -> e.or(Links.PROCESSOR_MACHINE, "");
-            case PRODUCTION -> e.or(Productions.MACHINE, "");
-            default -> owner == null ? "" : owner.id();
-        };
+        Setting<String> machine = Capabilities.machine(e.kind());
+        if (e.kind() == Kind.DEVICE) {
+            return e.or(Devices.MACHINE, "") + "|" + e.get(Devices.DIRECTION);
+        }
+        // Who listens is told apart by name, wherever it is.
+        return machine != null && e.kind() != Kind.OUTLET ? e.or(machine, "") : owner == null ? "" : owner.id();
     }
 
     private Finding twins(List<Element> all) {

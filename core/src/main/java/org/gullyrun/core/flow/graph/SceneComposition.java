@@ -190,7 +190,9 @@ public final class SceneComposition {
                             bring(frame, entry, known);
                         }
                     }
-                    default -> {} // the same
+                    // An entry that brings anything else brings nothing.
+                    case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION -> {}
+                    case APP_OUTPUT, MIXER, STRIP, BUS, PRODUCTION, ENTRY, OUTPUT, SOURCE, OUTLET -> {}
                 }
             }
             if (!inner) {

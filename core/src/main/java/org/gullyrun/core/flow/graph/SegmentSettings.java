@@ -99,7 +99,7 @@ public final class SegmentSettings {
                     add(by, Outlets.DEVICE);
                 }
             }
-            default -> {}
+            case MACHINE, DEVICE, MIXER, GROUP, SCENE, ENTRY, OUTPUT -> {}
         }
     }
 
