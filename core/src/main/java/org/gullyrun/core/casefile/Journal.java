@@ -1,17 +1,9 @@
 package org.gullyrun.core.casefile;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.channels.ClosedChannelException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
-import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -19,13 +11,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -42,20 +31,7 @@ import org.jspecify.annotations.Nullable;
  * renamed once it is on the drive; until then every line goes into both, so that at no moment an edit is in neither.
  */
 public final class Journal implements AutoCloseable {
-    /** The ending of the names of journals. */
-    static final String ENDING = ".journal";
-
-    /** What is added to the name of a journal while it is being written anew. */
-    static final String PART = ".part";
-
     private static final int RETRY = 2;
-    private static final int MOST_NAMES = 1_000;
-
-    private static final AtomicInteger COUNT = new AtomicInteger();
-
-    /** Those of this process. Where a process opens a file anew and closes it again, POSIX takes its own lock away. */
-    private static final Set<Path> HELD = ConcurrentHashMap.newKeySet();
-
     /** An edit with the name of the step that it is. */
     public record Entry(Edit edit, String name) {}
 
@@ -67,8 +43,7 @@ public final class Journal implements AutoCloseable {
     private record Task(
             List<Supplier<String>> lines, @Nullable Runnable after, boolean anew, boolean last) {}
 
-    private final Path path;
-    private final @Nullable Path like;
+    private final JournalFile file;
     private final Consumer<String> trouble;
     private final Clock clock;
     private final LinkedBlockingQueue<Task> tasks = new LinkedBlockingQueue<>();
@@ -76,33 +51,9 @@ public final class Journal implements AutoCloseable {
     private final ExecutorService forcer;
     private int edits;
     private int number;
-    private int parts;
-    // What follows is held by both threads in turn, and by close() when they have ended.
-    private final Object files = new Object();
-    private FileChannel channel;
-    private FileLock lock;
-    private @Nullable NewJournal fresh;
 
-    /** A journal being written anew, which takes the place of the old one once it is on the drive. */
-    private record NewJournal(Path beside, FileChannel channel, FileLock lock) {
-        void discard() {
-            HELD.remove(beside);
-            try {
-                channel.close();
-                Files.deleteIfExists(beside);
-            } catch (IOException e) {
-                // It is found and removed at the next start; the old journal holds everything.
-                beside.toFile().deleteOnExit();
-            }
-        }
-    }
-
-    private Journal(
-            Path path, @Nullable Path like, FileChannel channel, FileLock lock, Clock clock, Consumer<String> trouble) {
-        this.path = path;
-        this.like = like;
-        this.channel = channel;
-        this.lock = lock;
+    private Journal(JournalFile file, Clock clock, Consumer<String> trouble) {
+        this.file = file;
         this.clock = clock;
         this.trouble = trouble;
         this.forcer = Executors.newSingleThreadExecutor(task -> {
@@ -126,9 +77,9 @@ public final class Journal implements AutoCloseable {
     public static @Nullable Journal open(@Nullable Path file, Path otherwise, Clock clock, Consumer<String> trouble) {
         if (file != null) {
             Path whole = file.toAbsolutePath().normalize();
-            Journal beside = open(whole.getParent(), "." + whole.getFileName(), whole, clock, trouble);
+            JournalFile beside = JournalFile.open(whole.getParent(), "." + whole.getFileName(), whole);
             if (beside != null) {
-                return beside;
+                return new Journal(beside, clock, trouble);
             }
         }
         try {
@@ -136,7 +87,8 @@ public final class Journal implements AutoCloseable {
         } catch (IOException e) {
             return null;
         }
-        return open(otherwise, elsewhere(file), null, clock, trouble);
+        JournalFile elsewhere = JournalFile.open(otherwise, elsewhere(file), null);
+        return elsewhere == null ? null : new Journal(elsewhere, clock, trouble);
     }
 
     /** The beginning of the names of journals that are not beside their case. */
@@ -147,53 +99,9 @@ public final class Journal implements AutoCloseable {
                         .substring(0, 24);
     }
 
-    /** Makes a new file: what an earlier process of the same number has left behind is not written over. */
-    private static @Nullable Journal open(
-            @Nullable Path folder, String begin, @Nullable Path like, Clock clock, Consumer<String> trouble) {
-        for (int i = 0; folder != null && i < MOST_NAMES; i++) {
-            Path path = folder.resolve(
-                    begin + "." + ProcessHandle.current().pid() + "-" + COUNT.incrementAndGet() + ENDING);
-            try {
-                HELD.add(path);
-                FileChannel channel = create(path, like);
-                FileLock lock = channel.tryLock();
-                if (lock != null) {
-                    return new Journal(path, like, channel, lock, clock, trouble);
-                }
-                channel.close();
-            } catch (FileAlreadyExistsException e) {
-                HELD.remove(path);
-                continue;
-            } catch (IOException e) {
-                HELD.remove(path);
-                return null;
-            }
-            HELD.remove(path);
-            return null;
-        }
-        return null;
-    }
-
-    /** A new, empty file that nobody can read who cannot read the case; one for a case in no file is its writer's alone. */
-    private static FileChannel create(Path path, @Nullable Path like) throws IOException {
-        return FileChannel.open(
-                path,
-                Set.of(
-                        StandardOpenOption.CREATE_NEW,
-                        StandardOpenOption.WRITE,
-                        StandardOpenOption.READ,
-                        LinkOption.NOFOLLOW_LINKS),
-                FilePermissions.asOf(like, path));
-    }
-
-    /** Whether this process holds a journal. */
-    static boolean isOwn(Path path) {
-        return HELD.contains(path);
-    }
-
     /** Where it is written. */
     public Path path() {
-        return path;
+        return file.path();
     }
 
     /**
@@ -297,7 +205,7 @@ public final class Journal implements AutoCloseable {
                 told = false;
             } catch (IOException e) {
                 if (!told && !last) {
-                    trouble.accept("Changes can't be written to " + path.getParent() + " (" + e.getMessage()
+                    trouble.accept("Changes can't be written to " + path().getParent() + " (" + e.getMessage()
                             + "). They exist in this window only: save the case to another place.");
                     told = true;
                 }
@@ -313,12 +221,10 @@ public final class Journal implements AutoCloseable {
             StringBuilder text = new StringBuilder();
             task.lines.forEach(line -> text.append(line.get()));
             byte[] bytes = text.toString().getBytes(StandardCharsets.UTF_8);
-            synchronized (files) {
-                if (task.anew && channel.size() > 0) {
-                    beginAnew(bytes);
-                } else if (bytes.length > 0) {
-                    append(bytes);
-                }
+            if (task.anew) {
+                file.replace(bytes);
+            } else if (bytes.length > 0) {
+                file.append(bytes);
             }
             if (task.after != null) {
                 after.add(task.after);
@@ -338,86 +244,20 @@ public final class Journal implements AutoCloseable {
         replaced.clear();
     }
 
-    private void append(byte[] bytes) throws IOException {
-        long whole = channel.position();
-        try {
-            write(channel, bytes);
-        } catch (IOException e) {
-            channel.truncate(whole);
-            channel.position(whole);
-            throw e;
-        }
-        NewJournal next = fresh;
-        if (next != null) {
-            try {
-                write(next.channel, bytes);
-            } catch (IOException e) {
-                next.discard(); // the old journal stays: it holds everything too
-                fresh = null;
-            }
-        }
-    }
-
-    private void beginAnew(byte[] bytes) throws IOException {
-        Path beside = path.resolveSibling(path.getFileName() + PART + ++parts);
-        Files.deleteIfExists(beside);
-        HELD.add(beside);
-        FileChannel made = create(beside, like);
-        NewJournal next = new NewJournal(beside, made, made.lock());
-        try {
-            write(made, bytes);
-            if (fresh != null) {
-                fresh.discard(); // not before: until now it alone held what came after the save before
-            }
-            fresh = next;
-        } catch (IOException e) {
-            next.discard();
-            throw e;
-        }
-    }
-
-    /** Has what is written forced to the drive, then lets a journal written anew take its place, then tells. */
+    /** Has what is written forced to the drive, then tells. */
     private void force(List<Runnable> after) {
         forcer.execute(() -> {
-            NewJournal next;
-            FileChannel written;
-            synchronized (files) {
-                next = fresh;
-                written = next == null ? channel : next.channel;
-            }
             try {
-                written.force(next != null); // may take long: nothing waits for it
-                synchronized (files) {
-                    if (next != null && next == fresh) {
-                        replaceWith(next);
-                    }
+                if (!file.force()) {
+                    force(after); // one written anew since then has taken its place, and is forced next
+                    return;
                 }
-            } catch (ClosedChannelException e) {
-                // One written anew since then has taken its place, and is forced next.
-                force(after);
-                return;
             } catch (IOException e) {
-                trouble.accept("Changes can't be forced to the drive in " + path.getParent() + " (" + e.getMessage()
+                trouble.accept("Changes can't be forced to the drive in " + path().getParent() + " (" + e.getMessage()
                         + "). Save the case to another place.");
             }
             after.forEach(Runnable::run);
         });
-    }
-
-    private void replaceWith(NewJournal next) throws IOException {
-        Files.move(next.beside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        channel.close();
-        HELD.remove(next.beside);
-        channel = next.channel;
-        lock = next.lock;
-        fresh = null;
-    }
-
-    private static void write(FileChannel channel, byte[] bytes) throws IOException {
-        ByteBuffer buffer = ByteBuffer.wrap(bytes);
-        while (buffer.hasRemaining()) {
-            channel.write(buffer);
-        }
     }
 
     /** Ends it; the file goes away if nothing in it is unsaved or {@code keep} is not wished. */
@@ -427,15 +267,7 @@ public final class Journal implements AutoCloseable {
             writer.join(5000);
             forcer.shutdown();
             forcer.awaitTermination(5, TimeUnit.SECONDS);
-            if (fresh != null) {
-                fresh.discard();
-            }
-            if (edits == 0 || !keep) {
-                Files.deleteIfExists(path);
-            }
-            lock.release();
-            channel.close();
-            HELD.remove(path);
+            file.close(keep && edits > 0);
         } catch (IOException e) {
             // What is left over is found, and found to be without changes, at the next start.
             edits = 0;

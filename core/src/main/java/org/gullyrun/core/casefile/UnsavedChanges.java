@@ -86,7 +86,7 @@ public record UnsavedChanges(
         }
 
         private void look(Path folder, String begin) {
-            String names = "[0-9]+-[0-9]+\\" + Journal.ENDING + "(\\" + Journal.PART + "[0-9]*)?";
+            String names = "[0-9]+-[0-9]+\\" + JournalFile.ENDING + "(\\" + JournalFile.PART + "[0-9]*)?";
             try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, path -> {
                 String name = path.getFileName().toString();
                 return name.startsWith(begin) && name.substring(begin.length()).matches(names);
@@ -128,13 +128,13 @@ public record UnsavedChanges(
         }
 
         private static boolean isPart(Path path) {
-            return !path.toString().endsWith(Journal.ENDING);
+            return !path.toString().endsWith(JournalFile.ENDING);
         }
 
         /** Ends what a crash has cut short: a journal that was written anew, whole, takes the place of the one before. */
         private void settle(Path part) throws IOException {
             String name = part.getFileName().toString();
-            Path journal = part.resolveSibling(name.substring(0, name.lastIndexOf(Journal.PART)));
+            Path journal = part.resolveSibling(name.substring(0, name.lastIndexOf(JournalFile.PART)));
             if (Files.exists(journal) && isHeld(journal)) {
                 return; // its window lives, and is about to do this itself
             }
@@ -173,7 +173,7 @@ public record UnsavedChanges(
     }
 
     private static boolean isHeld(Path path) {
-        if (Journal.isOwn(path)) {
+        if (JournalFile.isOwn(path)) {
             return true;
         }
         try (FileChannel channel = FileChannel.open(path, StandardOpenOption.WRITE, LinkOption.NOFOLLOW_LINKS)) {

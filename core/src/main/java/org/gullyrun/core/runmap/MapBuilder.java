@@ -3,23 +3,15 @@ package org.gullyrun.core.runmap;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.graph.FlowGraph;
-import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SegmentKey;
-import org.gullyrun.core.flow.route.ChannelLevels;
-import org.gullyrun.core.flow.route.Loop;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -37,97 +29,33 @@ import org.gullyrun.core.runmap.MapNode.Stage;
  * mixer with its own endpoints, a listener with what is worn), and lays the graphs of the scenes over one another.
  */
 final class MapBuilder {
-    /** A segment over all scenes drawn. */
-    private static final class Segment {
-        boolean here;
-        boolean open;
-        boolean openEverywhere = true;
-        boolean air;
-        boolean wanted = true;
-        String closed = "";
-        String loop = "";
-        double level = Double.NEGATIVE_INFINITY;
-    }
-
     private record Port(MapNode node, int west, int east) {}
 
     private final Reading reading;
     private final Rig rig;
-    private final int chosen;
-    private final Map<SegmentKey, Segment> segments = new LinkedHashMap<>();
-    private final Map<PointId, PointKind> points = new LinkedHashMap<>();
-    private final Map<PointId, Set<PointId>> out = new HashMap<>();
-    private final Map<PointId, Set<PointId>> in = new HashMap<>();
+    private final SceneOverlay overlay;
+    private final Map<SegmentKey, SceneOverlay.Segment> segments;
+    private final Map<PointId, PointKind> points;
     private final Map<PointId, Port> ports = new HashMap<>();
     private final List<MapNode> nodes = new ArrayList<>();
 
     private MapBuilder(Reading reading, int scene) {
         this.reading = reading;
         this.rig = reading.rig();
-        this.chosen = scene;
+        this.overlay = new SceneOverlay(reading, scene);
+        this.segments = overlay.segments;
+        this.points = overlay.points;
     }
 
     /** The map of a scene by its place, -1 for all of them, with levels. */
     static MapModel build(Reading reading, int scene) {
         MapBuilder builder = new MapBuilder(reading, scene);
-        builder.overlay();
         builder.grids();
         builder.outlets();
         builder.programs();
         builder.links();
         builder.rest();
         return builder.finish();
-    }
-
-    /** Every segment of every scene has its place, so that nothing moves from scene to scene; only the chosen count. */
-    private void overlay() {
-        for (int i = 0; i < reading.scenes().size(); i++) {
-            SceneReading scene = reading.scenes().get(i);
-            boolean counts = chosen < 0 || chosen == i;
-            FlowGraph graph = scene.graph();
-            ChannelLevels levels = ChannelLevels.of(scene.view());
-            for (int s = 0; s < graph.segments(); s++) {
-                SegmentKey key = graph.key(s);
-                Segment segment = segments.get(key);
-                if (segment == null) { // scenes have most of their segments in common
-                    segment = new Segment();
-                    segments.put(key, segment);
-                    points.put(key.from(), graph.kind(graph.from(s)));
-                    points.put(key.to(), graph.kind(graph.to(s)));
-                    out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
-                    in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
-                }
-                segment.air |= graph.isCoupling(s);
-                if (!counts) {
-                    continue;
-                }
-                segment.here = true;
-                if (graph.isOpen(s)) {
-                    segment.open = true;
-                    segment.level = Math.max(segment.level, levels.at(graph.from(s)) + graph.gain(s));
-                } else {
-                    segment.openEverywhere = false;
-                    for (Gate gate : graph.gates(s)) {
-                        if (!gate.open()) {
-                            segment.closed = segment.closed.isEmpty() ? gate.why() : segment.closed;
-                            segment.wanted &= !gate.at().key().startsWith("tracks:")
-                                    && !gate.at().key().startsWith("crossings:")
-                                    && !gate.at().key().equals("cue");
-                        }
-                    }
-                }
-            }
-            for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
-                Loop.Circle circle = loop.strongest();
-                String said =
-                        String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
-                for (int s : loop.segments()) {
-                    Objects.requireNonNull(segments.get(graph.key(s))).loop = said;
-                }
-            }
-        }
-        rig.of(Kind.SOURCE).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.SOURCE));
-        rig.of(Kind.OUTLET).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.OUTLET));
     }
 
     private MapNode node(String id, Stage stage, String title) {
@@ -162,16 +90,16 @@ final class MapBuilder {
             crossings(node);
             for (int i = 0; i < node.rows.size(); i++) {
                 int row = i;
-                in.getOrDefault(node.rows.get(i).point(), Set.of()).stream()
+                overlay.before(node.rows.get(i).point()).stream()
                         .filter(d -> isOwn(d, Devices.Direction.PLAYBACK)
-                                && out.getOrDefault(d, Set.of()).size() == 1)
+                                && overlay.after(d).size() == 1)
                         .forEach(d -> put(node, d, row, 0));
             }
             for (int i = 0; i < node.columns.size(); i++) {
                 int column = i;
-                out.getOrDefault(node.columns.get(i).point(), Set.of()).stream()
+                overlay.after(node.columns.get(i).point()).stream()
                         .filter(d -> isOwn(d, Devices.Direction.RECORDING)
-                                && in.getOrDefault(d, Set.of()).size() == 1)
+                                && overlay.before(d).size() == 1)
                         .forEach(d -> put(node, d, 0, column));
             }
             drop(node);
@@ -226,7 +154,7 @@ final class MapBuilder {
                 PointId to = node.columns.get(c).point();
                 // A crossing belongs to its row: the strip or the input.
                 SegmentKey key = new SegmentKey(from, to, node.rows.get(r).element());
-                Segment segment = segments.get(key);
+                SceneOverlay.Segment segment = segments.get(key);
                 if (segment != null && segment.here) {
                     node.crossings.add(new MapNode.Crossing(r, c, key, segment.open, segment.wanted));
                 }
@@ -247,11 +175,11 @@ final class MapBuilder {
             node.bad = reading.findings().stream()
                     .filter(Finding::isBad)
                     .anyMatch(f -> f.subject().outlet().equals(outlet.id()));
-            Set<PointId> before = in.getOrDefault(PointId.of(outlet.id()), Set.of());
+            Set<PointId> before = overlay.before(PointId.of(outlet.id()));
             for (PointId point : before) {
                 if (points.get(point) == PointKind.APPLICATION_IN
                         && free(point)
-                        && out.getOrDefault(point, Set.of()).size() == 1) {
+                        && overlay.after(point).size() == 1) {
                     put(node, point);
                     node.under = "in " + rig.name(outlet.or(Outlets.APPLICATION, ""));
                 }
@@ -328,7 +256,7 @@ final class MapBuilder {
         }
         for (Element wire : rig.of(Kind.WIRE)) {
             PointId to = PointId.of(wire.or(Links.WIRE_TO, ""));
-            boolean read = out.getOrDefault(to, Set.of()).stream()
+            boolean read = overlay.after(to).stream()
                     .anyMatch(p -> points.get(p) == PointKind.STRIP || points.get(p) == PointKind.INPUT);
             boolean digital = wire.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL;
             pair(
@@ -404,12 +332,10 @@ final class MapBuilder {
         if (node.stage != Stage.DEVICES) {
             return false;
         }
-        boolean fed = node.points.stream()
-                .flatMap(p -> in.getOrDefault(p, Set.of()).stream())
-                .anyMatch(this::isEngine);
-        boolean leads = node.points.stream()
-                .flatMap(p -> out.getOrDefault(p, Set.of()).stream())
-                .anyMatch(this::isEngine);
+        boolean fed =
+                node.points.stream().flatMap(p -> overlay.before(p).stream()).anyMatch(this::isEngine);
+        boolean leads =
+                node.points.stream().flatMap(p -> overlay.after(p).stream()).anyMatch(this::isEngine);
         return fed && !leads;
     }
 

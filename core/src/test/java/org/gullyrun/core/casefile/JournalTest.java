@@ -16,57 +16,15 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.concurrent.CountDownLatch;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.brief.Brief;
-import org.gullyrun.core.brief.BriefChange;
-import org.gullyrun.core.brief.Terms;
-import org.gullyrun.core.brief.Waiver;
-import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Edits and their journal: nothing that was handed over may be lost or read as something else. */
-class JournalTest {
-    private final Case sample = SampleShow.make();
-
-    @TempDir
-    Path folder;
-
-    /** One edit of every sort, each fitting the case after the ones before. */
-    private List<Edit> edits() {
-        Rig rig = sample.surveys().getFirst().rig();
-        String survey = sample.surveys().getFirst().id();
-        Brief.Cell cell = new Brief.Cell("music", "archive", "");
-        Survey copy = new Survey("after", "after repair, „geprüft“", "15 Nov", "", rig, Map.of());
-        Edit.About about = Edit.About.of(sample);
-        return List.of(
-                new Edit.OfRig(
-                        survey,
-                        List.of(Objects.requireNonNull(Change.set(rig, "in-music", Productions.INPUT_LEVEL, -7.25)))),
-                new Edit.OfRig(survey, Changes.removal(rig, "brookdesk")),
-                new Edit.OfBrief(List.of(
-                        new BriefChange.OfCell(cell, sample.brief().cells().get(cell), Wish.MUST),
-                        new BriefChange.OfWindow(cell, null, new Brief.Window(-40.0, null)),
-                        new BriefChange.OfVoice("live", null, 6.0))),
-                new Edit.Several(List.of(
-                        new Edit.OfSurvey(2, null, copy),
-                        new Edit.OfSurvey(2, copy, new Survey("after", "checked", "", "with\nlines", rig, Map.of())))),
-                new Edit.OfCase(
-                        about,
-                        new Edit.About(
-                                "Another title",
-                                "a note",
-                                2.5,
-                                "after",
-                                new Terms(
-                                        Map.of("leak.minor", -33.0), List.of(new Waiver("leak:a>b", "known", "x"))))));
-    }
+class JournalTest extends JournalChecks {
 
     @Test
     void everyEditHasAnInverseAndIsReadAsItWasWritten() throws Exception {
@@ -104,16 +62,6 @@ class JournalTest {
             }
             assertEquals(want, read, "seed " + seed);
         }
-    }
-
-    private Journal journal(Path file) {
-        return Objects.requireNonNull(Journal.open(file, folder.resolve("else"), Clock.systemUTC(), why -> {}));
-    }
-
-    private static void written(Journal journal) throws InterruptedException {
-        CountDownLatch latch = new CountDownLatch(1);
-        journal.whenWritten(latch::countDown);
-        latch.await();
     }
 
     @Test
@@ -188,20 +136,6 @@ class JournalTest {
         assertEquals(1, found.leftovers().size());
         assertEquals(
                 file.toAbsolutePath().normalize(), found.leftovers().getFirst().file());
-    }
-
-    /** A journal left behind with all the edits in it, and what the case is after each. */
-    private List<String> lines(Path file) throws Exception {
-        Journal journal = journal(file);
-        Case at = sample;
-        for (Edit edit : edits()) {
-            journal.append(at, "stamp", edit, "step");
-            at = edit.apply(at);
-        }
-        journal.close(true);
-        List<String> lines = Files.readAllLines(journal.path());
-        Files.delete(journal.path());
-        return lines;
     }
 
     private UnsavedChanges read(Path file, List<String> lines) throws Exception {
@@ -289,117 +223,5 @@ class JournalTest {
         Journal none = Objects.requireNonNull(Journal.open(null, folder.resolve("else"), Clock.systemUTC(), why -> {}));
         assertEquals("rw-------", PosixFilePermissions.toString(Files.getPosixFilePermissions(none.path())));
         none.close(false);
-    }
-
-    @Test
-    void afterASaveTheJournalHoldsWhatCameMeanwhileAndIsStillHeld() throws Exception {
-        Path file = folder.resolve("night.json");
-        Journal journal = journal(file);
-        List<Edit> edits = edits();
-        Case saved = edits.getFirst().apply(sample);
-        journal.append(sample, "old", edits.getFirst(), "first");
-        journal.append(saved, "old", edits.get(1), "second");
-        journal.saved(saved, "new", List.of(new Journal.Entry(edits.get(1), "second")));
-        journal.append(edits.get(1).apply(saved), "new", edits.get(2), "third");
-        written(journal);
-        assertEquals(1, UnsavedChanges.find(file, folder.resolve("else"), null).others());
-        Path copy = Files.copy(journal.path(), folder.resolve("copy.journal"));
-        UnsavedChanges left = Objects.requireNonNull(UnsavedChanges.read(copy, file));
-        assertEquals("new", left.stamp());
-        assertEquals(saved, left.base());
-        assertEquals(
-                List.of("second", "third"),
-                left.steps().stream().map(UnsavedChanges.Step::name).toList());
-        assertEquals(0, left.unreadable());
-        journal.close(false);
-    }
-
-    @Test
-    void whileAJournalIsWrittenAnewEveryLineIsInOneOfThemAndItStaysHeld() throws Exception {
-        Path file = folder.resolve("night.json");
-        CaseFiles.save(sample, file);
-        Journal journal = journal(file);
-        Case at = sample;
-        for (int i = 1; i <= 60; i++) {
-            Rig rig = at.surveys().getFirst().rig();
-            Edit edit = new Edit.OfRig(
-                    at.surveys().getFirst().id(),
-                    List.of(Objects.requireNonNull(Change.set(rig, "in-music", Productions.INPUT_LEVEL, -i / 10.0))));
-            journal.append(at, "s", edit, "step " + i);
-            Case before = at;
-            at = edit.apply(at);
-            if (i % 3 == 0) {
-                CaseFiles.save(before, file); // as it stood when the save began
-                journal.saved(before, FileStamp.of(file), List.of(new Journal.Entry(edit, "step " + i)));
-            }
-            // What the next start would see if the process ended just here.
-            Path copy = folder.resolve("copy.journal");
-            CountDownLatch handed = new CountDownLatch(1);
-            journal.whenWritten(handed::countDown);
-            handed.await();
-            Files.copy(journal.path(), copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-            UnsavedChanges left = Objects.requireNonNull(UnsavedChanges.read(copy, file));
-            assertEquals(at, left.made(), "step " + i);
-            assertEquals(0, left.unreadable());
-            assertEquals(
-                    1, UnsavedChanges.find(file, folder.resolve("else"), null).others());
-        }
-        journal.close(true);
-        assertEquals(
-                at,
-                UnsavedChanges.find(file, folder.resolve("else"), null)
-                        .leftovers()
-                        .getFirst()
-                        .made());
-        try (var left = Files.list(folder)) {
-            assertTrue(left.noneMatch(p -> p.toString().contains(".part")), "no parts are left lying about");
-        }
-    }
-
-    @Test
-    void aCrashBeforeTheRenameLosesNothingThatOnlyTheNewJournalHas() throws Exception {
-        Path file = folder.resolve("night.json");
-        CaseFiles.save(sample, file);
-        List<String> all = lines(file);
-        Path old = folder.resolve(".night.json.4242-1.journal");
-        Path first = folder.resolve(old.getFileName() + ".part9");
-        Path second = folder.resolve(old.getFileName() + ".part10");
-        Files.write(old, all.subList(0, 2));
-        Files.write(first, all.subList(0, 3));
-        Files.write(second, all);
-        UnsavedChanges left = UnsavedChanges.find(file, folder.resolve("else"), null)
-                .leftovers()
-                .getFirst();
-        assertEquals(all.size() - 1, left.steps().size());
-        assertEquals(old, left.journal());
-        assertFalse(Files.exists(first) || Files.exists(second));
-
-        Files.write(second, List.of(all.getFirst().substring(9))); // the crash came before it was whole
-        left = UnsavedChanges.find(file, folder.resolve("else"), null)
-                .leftovers()
-                .getFirst();
-        assertEquals(all.size() - 1, left.steps().size());
-        assertFalse(Files.exists(second));
-    }
-
-    @Test
-    void whatIsInTheFileAlreadyIsNotOfferedAgain() throws Exception {
-        Path file = folder.resolve("night.json");
-        Edit edit = edits().getFirst();
-        Journal journal = journal(file);
-        journal.append(sample, "", edit, "x");
-        journal.close(true);
-        assertEquals(
-                1,
-                UnsavedChanges.find(file, folder.resolve("else"), null)
-                        .leftovers()
-                        .size());
-        CaseFiles.save(edit.apply(sample), file); // and the crash came before the journal knew
-        assertEquals(
-                0,
-                UnsavedChanges.find(file, folder.resolve("else"), null)
-                        .leftovers()
-                        .size());
-        assertFalse(Files.exists(journal.path()));
     }
 }

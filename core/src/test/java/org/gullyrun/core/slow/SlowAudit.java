@@ -13,7 +13,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.core.slow.SlowGraph.Segment;
+import org.gullyrun.core.slow.SlowDevices.Segment;
 import org.jspecify.annotations.Nullable;
 
 /** Deliveries, loops and the findings that follow from them, by trying everything. */

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.gullyrun.core.RandomRigs;
-import org.gullyrun.core.slow.SlowGraph.Segment;
+import org.gullyrun.core.slow.SlowDevices.Segment;
 
 /**
  * Why something does not arrive, by opening ever more closed gates until it does: which is another way to go about it than the

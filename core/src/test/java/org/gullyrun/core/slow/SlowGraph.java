@@ -6,49 +6,33 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
-import org.gullyrun.core.rig.DriverPath;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Productions.Takes;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 
 /**
  * The flow graph of one scene, written a second time from the table of the rig model, as plainly as it goes: no arrays, no
  * sharing, nothing of the program's own flow package. It knows of a segment only whether it is open and why not.
  */
-final class SlowGraph {
-    /** One segment; it is open if nothing closes it. */
-    record Segment(String from, String to, String by, double gain, double late, Set<String> closedBy, boolean air) {
-        boolean open() {
-            return closedBy.isEmpty();
-        }
-    }
-
-    /** What a segment gets for entering or leaving a device. */
-    private record Door(String point, double gain, double late, Set<String> closedBy) {}
-
+final class SlowGraph extends SlowDevices {
     /** An input as a scene brings it. */
     private record Brought(String point, Element input, double level, double delay, boolean open) {}
 
-    final Rig rig;
     private final String production;
     private final String scene;
-    final List<Segment> segments = new ArrayList<>();
 
     SlowGraph(Rig rig, String production, String scene) {
-        this.rig = rig;
+        super(rig);
         this.production = production;
         this.scene = scene;
         rig.of(Kind.SOURCE).forEach(this::source);
@@ -58,159 +42,6 @@ final class SlowGraph {
         links();
         rig.of(Kind.OUTLET).forEach(this::outlet);
     }
-
-    // Reading settings: what is not known counts as the model says.
-
-    private static double db(Element e, Setting<Double> setting) {
-        return e.get(setting) == null ? 0 : e.get(setting);
-    }
-
-    private static boolean on(Element e, Setting<Boolean> flag) {
-        return e.get(flag) == null ? Boolean.TRUE.equals(flag.usual()) : e.get(flag);
-    }
-
-    private static Set<String> closed(Object... conditionAndReason) {
-        Set<String> reasons = new TreeSet<>();
-        for (int i = 0; i < conditionAndReason.length; i += 2) {
-            if (!(Boolean) conditionAndReason[i]) {
-                reasons.add((String) conditionAndReason[i + 1]);
-            }
-        }
-        return reasons;
-    }
-
-    private static Set<String> join(Set<String> a, Set<String> b) {
-        Set<String> reasons = new TreeSet<>(a);
-        reasons.addAll(b);
-        return reasons;
-    }
-
-    private void add(String from, String to, Element by, double gain, double late, Set<String> closedBy) {
-        segments.add(new Segment(from, to, by.id(), gain, late, closedBy, by.kind() == Kind.COUPLING));
-    }
-
-    // Devices.
-
-    private Element device(String id) {
-        return rig.find(id, Kind.DEVICE).orElse(null);
-    }
-
-    private Set<String> usable(String id) {
-        Element d = device(id);
-        boolean ok = d != null
-                && on(d, Devices.PRESENT)
-                && on(d, Devices.ENABLED)
-                && (d.get(Devices.DIRECTION) == Direction.PLAYBACK || on(d, Devices.PERMITTED));
-        return closed(ok, "usable " + id);
-    }
-
-    private static double latency(Element device) {
-        return on(device, Devices.VIRTUAL) ? 0 : db(device, Devices.LATENCY);
-    }
-
-    private List<Element> directs() {
-        return rig.of(Kind.PASS_THROUGH).stream()
-                .filter(p -> on(p, Links.PASS_DIRECT) && !passTarget(p).isEmpty())
-                .toList();
-    }
-
-    private String passTarget(Element pass) {
-        Element from = device(pass.get(Links.PASS_FROM));
-        String machine = from == null ? null : from.get(Devices.MACHINE);
-        return resolve(machine, pass.get(Links.PASS_TO), true);
-    }
-
-    private boolean isPresent(String id) {
-        Element d = device(id);
-        return d != null && on(d, Devices.PRESENT);
-    }
-
-    private List<Door> into(String id) {
-        List<Door> doors = new ArrayList<>();
-        Element d = device(id);
-        doors.add(
-                d == null
-                        ? new Door(id, 0, 0, usable(id))
-                        : new Door(
-                                id,
-                                db(d, Devices.LEVEL),
-                                latency(d),
-                                join(usable(id), closed(!on(d, Devices.MUTED), "muted " + id))));
-        for (Element pass : directs()) {
-            if (id.equals(pass.get(Links.PASS_FROM))) {
-                String end = passTarget(pass);
-                Set<String> gates = closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id());
-                gates = isPresent(id) ? gates : join(gates, usable(id));
-                gates = isPresent(end) ? gates : join(gates, usable(end));
-                doors.add(new Door(pass.id(), db(pass, Links.PASS_GAIN), db(pass, Links.PASS_LATENCY), gates));
-            }
-        }
-        return doors;
-    }
-
-    private List<Door> outOf(String id, boolean withLatency) {
-        List<Door> doors = new ArrayList<>();
-        Element d = device(id);
-        Set<String> muted = d == null ? Set.of() : closed(!on(d, Devices.MUTED), "muted " + id);
-        double level = d == null ? 0 : db(d, Devices.LEVEL);
-        double late = d == null || !withLatency ? 0 : latency(d);
-        doors.add(new Door(id, level, late, join(usable(id), muted)));
-        for (Element pass : directs()) {
-            if (passTarget(pass).equals(id)) {
-                doors.add(new Door(pass.id(), level, 0, muted));
-            }
-        }
-        return doors;
-    }
-
-    // Choices.
-
-    private String machineDefault(String machine, boolean playback, boolean call) {
-        Element m = rig.find(machine, Kind.MACHINE).orElse(null);
-        if (m == null) {
-            return "";
-        }
-        Choice forCalls = m.get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
-        Choice plain = m.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
-        if (call && (forCalls == null || forCalls instanceof Choice.To)) {
-            return forCalls == null ? "" : forCalls.id();
-        }
-        return plain == null ? "" : plain.id();
-    }
-
-    private String resolve(String machine, Choice choice, boolean playback) {
-        if (choice instanceof Choice.To to) {
-            return to.id();
-        }
-        if (choice == Choice.Special.DEFAULT) {
-            return machineDefault(machine, playback, false);
-        }
-        return choice == Choice.Special.CALL_DEFAULT ? machineDefault(machine, playback, true) : "";
-    }
-
-    private Choice effective(Element application, Choice own, Choice system) {
-        boolean wins = rig.find(application.get(Applications.MACHINE), Kind.MACHINE)
-                .map(m -> m.get(Machines.SYSTEM_CHOICE) == Machines.SystemChoice.WINS)
-                .orElse(false);
-        boolean followsDefault = own == Choice.Special.DEFAULT || own == Choice.Special.CALL_DEFAULT;
-        return system != Choice.Special.UNSET && (wins || followsDefault) ? system : own;
-    }
-
-    private String fallback(Element application, String chosen, boolean playback) {
-        if (chosen.isEmpty()
-                || usable(chosen).isEmpty()
-                || application.get(Applications.WHEN_GONE) == Applications.WhenGone.SILENT) {
-            return "";
-        }
-        String spare = machineDefault(application.get(Applications.MACHINE), playback, false);
-        return !spare.isEmpty() && !spare.equals(chosen) && usable(spare).isEmpty() ? spare : "";
-    }
-
-    private Choice output(Element application, Element output) {
-        return effective(application, output.get(Applications.PROGRAM_CHOICE), output.get(Applications.SYSTEM_CHOICE));
-    }
-
-    // Sources and applications.
 
     private void source(Element source) {
         String at = source.get(Sources.AT);
@@ -228,7 +59,7 @@ final class SlowGraph {
                 brought(rig.owner(place), place).forEach(b -> enter(source.id(), b, place, Set.of()));
             }
         } else if (at != null) {
-            into(at).forEach(d -> add(source.id(), d.point, source, d.gain, d.late, d.closedBy));
+            into(at).forEach(d -> add(source.id(), d.point(), source, d.gain(), d.late(), d.closedBy()));
         }
     }
 
@@ -270,8 +101,13 @@ final class SlowGraph {
                 Element d = device(feed);
                 if (d != null && d.get(Devices.DIRECTION) == Direction.PLAYBACK) {
                     outOf(feed, false)
-                            .forEach(o ->
-                                    add(o.point, strip.id(), strip, o.gain + level, o.late, join(gates, o.closedBy)));
+                            .forEach(o -> add(
+                                    o.point(),
+                                    strip.id(),
+                                    strip,
+                                    o.gain() + level,
+                                    o.late(),
+                                    join(gates, o.closedBy())));
                 } else {
                     add(feed, strip.id(), strip, level, 0, d == null ? join(gates, usable(feed)) : gates);
                 }
@@ -294,7 +130,7 @@ final class SlowGraph {
             if (bus.get(Mixers.TARGET) instanceof Choice.To(String target)) {
                 Element d = device(target);
                 if (d != null && d.get(Devices.DIRECTION) == Direction.RECORDING) {
-                    into(target).forEach(i -> add(bus.id(), i.point, bus, i.gain, i.late, i.closedBy));
+                    into(target).forEach(i -> add(bus.id(), i.point(), bus, i.gain(), i.late(), i.closedBy()));
                 } else {
                     add(bus.id(), target, bus, 0, 0, usable(target));
                 }
@@ -391,8 +227,8 @@ final class SlowGraph {
                 !on(b.input, Productions.INPUT_MUTED),
                 "muted " + b.input.id(),
                 b.open,
-                "scene " + b.point);
-        add(from, b.point, by, db(b.input, Productions.INPUT_LEVEL) + b.level, b.delay, join(gates, more));
+                "scene " + b.point());
+        add(from, b.point(), by, db(b.input, Productions.INPUT_LEVEL) + b.level, b.delay, join(gates, more));
     }
 
     private void production(Element p) {
@@ -410,12 +246,12 @@ final class SlowGraph {
                 if (aloud) {
                     String device = machineDefault(machine, true, false);
                     if (!device.isEmpty()) {
-                        add(b.point, device, input, 0, 0, usable(device));
+                        add(b.point(), device, input, 0, 0, usable(device));
                     }
                 }
                 Set<String> quiet = closed(!aloud, "aloud " + input.id());
                 Set<String> onCue = join(closed(on(input, Productions.CUE), "cue " + input.id()), quiet);
-                add(b.point, p.id() + "#cue", input, 0, 0, onCue);
+                add(b.point(), p.id() + "#cue", input, 0, 0, onCue);
                 for (int n = 1; n <= 12; n++) {
                     boolean ticked = on(input, Productions.TRACK.of(n));
                     if (n <= count || isUsed(p, n)) {
@@ -426,7 +262,7 @@ final class SlowGraph {
                                 "track " + input.id() + n,
                                 n <= count,
                                 "count " + n);
-                        add(b.point, p.id() + "#track" + n, input, 0, 0, join(gates, quiet));
+                        add(b.point(), p.id() + "#track" + n, input, 0, 0, join(gates, quiet));
                     }
                 }
             }
@@ -466,44 +302,6 @@ final class SlowGraph {
         }
     }
 
-    private static boolean goesAround(DriverPath path) {
-        return path == DriverPath.EXCLUSIVE || path == DriverPath.LOW_LATENCY;
-    }
-
-    /** Who plays to a captured device around the system's mixing. */
-    private Set<String> around(String device) {
-        Set<String> gates = new TreeSet<>();
-        for (Element a : rig.of(Kind.APPLICATION)) {
-            for (Element output : rig.in(a.id(), Kind.APP_OUTPUT)) {
-                String chosen = resolve(a.get(Applications.MACHINE), output(a, output), true);
-                String fallback = fallback(a, chosen, true);
-                if ((fallback.isEmpty() ? chosen : fallback).equals(device) && goesAround(a.get(Applications.PATH))) {
-                    gates.add("path " + a.id());
-                }
-            }
-        }
-        for (Element bus : rig.of(Kind.BUS)) {
-            Element m = rig.owner(bus);
-            if (bus.get(Mixers.TARGET) instanceof Choice.To(String target)
-                    && target.equals(device)
-                    && on(m, Mixers.RUNNING)
-                    && goesAround(m.get(Mixers.PATH))) {
-                gates.add("path " + m.id());
-            }
-        }
-        for (Element p : rig.of(Kind.PRODUCTION)) {
-            if (resolve(p.get(Productions.MACHINE), p.get(Productions.CUE_DEVICE), true)
-                            .equals(device)
-                    && on(p, Productions.RUNNING)
-                    && goesAround(p.get(Productions.PATH))) {
-                gates.add("path " + p.id());
-            }
-        }
-        return gates;
-    }
-
-    // What joins devices, and who hears.
-
     private void links() {
         rig.of(Kind.CABLE)
                 .forEach(c -> join(c, c.get(Links.CABLE_FROM), c.get(Links.CABLE_TO), 0, db(c, Links.CABLE_LATENCY)));
@@ -538,11 +336,11 @@ final class SlowGraph {
             for (Door d : into(n.get(Links.PROCESSOR_TO))) {
                 add(
                         n.get(Links.PROCESSOR_FROM),
-                        d.point,
+                        d.point(),
                         n,
-                        db(n, Links.PROCESSOR_GAIN) + d.gain,
-                        db(n, Links.PROCESSOR_LATENCY) + d.late,
-                        join(running, d.closedBy));
+                        db(n, Links.PROCESSOR_GAIN) + d.gain(),
+                        db(n, Links.PROCESSOR_LATENCY) + d.late(),
+                        join(running, d.closedBy()));
             }
         }
     }
@@ -551,12 +349,12 @@ final class SlowGraph {
         for (Door out : outOf(from, true)) {
             for (Door in : into(to)) {
                 add(
-                        out.point,
-                        in.point,
+                        out.point(),
+                        in.point(),
                         by,
-                        out.gain + gain + in.gain,
-                        out.late + late + in.late,
-                        join(out.closedBy, in.closedBy));
+                        out.gain() + gain + in.gain(),
+                        out.late() + late + in.late(),
+                        join(out.closedBy(), in.closedBy()));
             }
         }
     }
@@ -569,7 +367,7 @@ final class SlowGraph {
                 String at = own == null && all.size() == 1 ? all.getFirst().id() : own;
                 String device = resolve(at, o.get(Outlets.DEVICE), true);
                 if (!device.isEmpty()) {
-                    outOf(device, true).forEach(d -> add(d.point, o.id(), o, d.gain, d.late, d.closedBy));
+                    outOf(device, true).forEach(d -> add(d.point(), o.id(), o, d.gain(), d.late(), d.closedBy()));
                 }
             }
             case FAR_END -> {

@@ -5,8 +5,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -46,11 +44,6 @@ public final class IntakeView extends StackPane {
     private final ScrollPane scroll = new ScrollPane(tables);
     private final Pane above = new Pane();
     private final List<TableGrid> grids = new ArrayList<>();
-    private final ExecutorService walker = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "gullyrun-leads");
-        thread.setDaemon(true);
-        return thread;
-    });
     private Section section = Section.SOUNDS;
     private double drawnScale;
     private double drawnWidth;
@@ -222,10 +215,10 @@ public final class IntakeView extends StackPane {
                 rows.addAll(grid.table().rows(reading.rig()));
             }
         }
-        walker.execute(() -> {
+        store.work("say where rows lead", () -> {
             Map<String, String> said = new HashMap<>();
             rows.forEach(row -> said.put(row.id(), String.join(", ", LeadsTo.names(reading, row))));
-            Platform.runLater(() -> {
+            return () -> {
                 for (TableGrid grid : grids) {
                     for (int i = 0; grid.leads() && i < grid.size(); i++) {
                         String names = said.get(grid.line(i).row);
@@ -234,7 +227,7 @@ public final class IntakeView extends StackPane {
                         }
                     }
                 }
-            });
+            };
         });
     }
 }

@@ -283,8 +283,6 @@ public final class SheetCursor {
         sight.placeOptions();
     }
 
-    // What the keys do.
-
     /** Does something that a key in the cell asks for. */
     void byKey(Runnable what) {
         byKey = true;

@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -21,6 +22,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
@@ -81,6 +83,8 @@ final class Analysis implements AutoCloseable {
     private final Results results;
     private final ExecutorService reader = worker("reader");
     private final ExecutorService fixer = worker("fixer");
+    /** For what views need worked out, maps above all. */
+    private final ExecutorService drawer = worker("drawer");
     /** Beside the fixer, so that fixes of the selection do not wait for root causes. */
     private final ExecutorService seeker = seekers();
 
@@ -321,6 +325,19 @@ final class Analysis implements AutoCloseable {
         });
     }
 
+    /** Works out what would follow from something that may happen. */
+    void tryOut(Case what, Reading reading, WhatIf.Event event, Consumer<WhatIf.Outcome> then) {
+        Audit audit = audit(what).quick();
+        ask(reading, r -> WhatIf.of(audit, r, event), then);
+    }
+
+    /** Does something for a view, and what that gives then on the interface thread. */
+    void work(String doing, Supplier<Runnable> work) {
+        if (!drawer.isShutdown()) { // the last frame may still ask after the window was closed
+            drawer.execute(reporting(doing, () -> interfaceThread.accept(work.get())));
+        }
+    }
+
     /** Works something out of a reading and hands it over. */
     <T> void ask(Reading reading, Function<Reading, T> question, Consumer<T> then) {
         reader.execute(reporting("work that out", () -> {
@@ -333,6 +350,7 @@ final class Analysis implements AutoCloseable {
     public void close() {
         forget(); // what is still being tried stops at its next trial
         reader.shutdownNow();
+        drawer.shutdown();
         fixer.shutdownNow();
         seeker.shutdownNow();
     }

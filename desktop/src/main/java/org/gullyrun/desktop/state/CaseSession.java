@@ -11,6 +11,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.jspecify.annotations.Nullable;
 
@@ -183,6 +184,14 @@ final class CaseSession implements AutoCloseable {
     /** Forgets what was left behind. */
     void drop(UnsavedChanges left) {
         filer.execute(left::drop);
+    }
+
+    /** Names fields of a case's file that have no effect. */
+    void tellOfUnknown(Case what) {
+        String unknown = UnknownField.told(UnknownField.in(what));
+        if (!unknown.isEmpty()) {
+            listener.tell(new Message(unknown, false));
+        }
     }
 
     /**

@@ -10,7 +10,9 @@ import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
@@ -267,5 +269,33 @@ public record State(
                 leftovers,
                 newest == answer ? alerts : alerts.failed("").causes(true),
                 look);
+    }
+
+    /** The next finding in the list, so many further; what is selected now if there is none. */
+    Selection findingBeside(int by) {
+        List<Finding> findings = step() == Step.FINDINGS ? listed() : reading().findings();
+        if (findings.isEmpty()) {
+            return selection();
+        }
+        Finding now = shown.finding();
+        int at = now == null ? (by > 0 ? -1 : 0) : findings.indexOf(now);
+        return new Selection.Trouble(
+                findings.get(Math.floorMod(at + by, findings.size())).identity());
+    }
+
+    /** The rung so many further on the route shown; the one looked at if no route is. */
+    int hopBeside(int by) {
+        return shown.routes().isEmpty()
+                ? hop()
+                : Math.clamp(hop() + by, 0, shown.routes().getFirst().segments().size());
+    }
+
+    /** The edit that lives with a finding for a reason; an empty reason takes a waiver back. */
+    Edit waiving(Finding finding, String reason) {
+        Edit.About from = Edit.About.of(what);
+        Terms terms = reason.isEmpty()
+                ? from.terms().without(finding.identity())
+                : from.terms().with(reading().waiver(finding, reason));
+        return new Edit.OfCase(from, from.with(terms));
     }
 }

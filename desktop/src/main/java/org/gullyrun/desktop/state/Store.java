@@ -6,23 +6,17 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import org.gullyrun.core.audit.Audit;
+import java.util.function.Supplier;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.BriefChange;
-import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
-import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -66,10 +60,14 @@ public final class Store implements AutoCloseable {
         return state;
     }
 
-    /** Tells a view of every new state: the one before and the one now. Called once at once with the same twice. */
-    public void watch(BiConsumer<State, State> watcher) {
+    /**
+     * Tells a view of every new state: the one before and the one now. Called once at once with the same twice. The
+     * subscription ends it; parts of the window that last as long as it does need not.
+     */
+    public Subscription watch(BiConsumer<State, State> watcher) {
         watchers.add(watcher);
         watcher.accept(state, state);
+        return () -> watchers.remove(watcher);
     }
 
     private void next(State to) {
@@ -161,23 +159,12 @@ public final class Store implements AutoCloseable {
 
     /** Selects the next finding in the list, or the one before. */
     public void selectFinding(int by) {
-        List<Finding> findings =
-                state.step() == Step.FINDINGS ? state.listed() : state.reading().findings();
-        if (findings.isEmpty()) {
-            return;
-        }
-        Finding now = state.shown().finding();
-        int at = now == null ? (by > 0 ? -1 : 0) : findings.indexOf(now);
-        int to = Math.floorMod(at + by, findings.size());
-        select(new Selection.Trouble(findings.get(to).identity()));
+        select(state.findingBeside(by));
     }
 
     /** Looks at another rung of the route shown, so many further. */
     public void followRoute(int by) {
-        if (!state.shown().routes().isEmpty()) {
-            int last = state.shown().routes().getFirst().segments().size();
-            next(state.with(state.place().lookingAt(Math.clamp(state.hop() + by, 0, last))));
-        }
+        next(state.with(state.place().lookingAt(state.hopBeside(by))));
     }
 
     /** Looks at a certain rung, -1 for none. */
@@ -211,12 +198,9 @@ public final class Store implements AutoCloseable {
 
     /** Makes changes to the rig shown, as one step that can be undone. Nothing happens where they do not fit. */
     public void change(List<? extends Change> changes) {
-        if (changes.isEmpty()) {
-            return;
+        if (!changes.isEmpty()) {
+            change(changes, StepNames.of(state.surveyShown().rig(), changes));
         }
-        Rig rig = state.surveyShown().rig();
-        String first = said(rig, changes.getFirst());
-        change(changes, changes.size() == 1 ? first : first + " (" + changes.size() + " changes)");
     }
 
     /** As {@link #change(List)}, with a name for the step. */
@@ -241,14 +225,6 @@ public final class Store implements AutoCloseable {
             take(changed, state.survey());
         } catch (Edit.Misfit e) {
             tell(new Message("That change isn't possible: " + e.getMessage() + ". Nothing has changed.", true));
-        }
-    }
-
-    private static String said(Rig rig, Change change) {
-        try {
-            return Sentences.say(change instanceof Change.Add ? Changes.apply(rig, List.of(change)) : rig, change);
-        } catch (Changes.Conflict e) {
-            return "change of " + change.element();
         }
     }
 
@@ -304,10 +280,7 @@ public final class Store implements AutoCloseable {
 
     /** Names fields of the case's file that have no effect: a misspelt one would otherwise go unnoticed. */
     public void tellOfUnknown() {
-        String unknown = UnknownField.told(UnknownField.in(state.what()));
-        if (!unknown.isEmpty()) {
-            tell(new Message(unknown, false));
-        }
+        session.tellOfUnknown(state.what());
     }
 
     /** Restores what a window that ended without saving has left behind, as steps that can be undone. */
@@ -389,9 +362,7 @@ public final class Store implements AutoCloseable {
 
     /** Tries something that may happen, off the interface thread. */
     public void tryOut(WhatIf.Event event, Consumer<WhatIf.Outcome> then) {
-        Audit audit =
-                RuleCatalogue.on(state.what().terms(), state.what().showHours()).quick();
-        ask(reading -> WhatIf.of(audit, reading, event), then);
+        analysis.tryOut(state.what(), state.reading(), event, then);
     }
 
     /** Works something out of the reading as it stands, off the interface thread, and hands it over on it. */
@@ -399,14 +370,15 @@ public final class Store implements AutoCloseable {
         analysis.ask(state.reading(), question, then);
     }
 
+    /** Does something for a view off the interface thread, and what that gives then on it. A failure is reported. */
+    public void work(String doing, Supplier<Runnable> work) {
+        analysis.work(doing, work);
+    }
+
     /** Lives with a finding, for a reason; an empty reason takes a waiver back. */
     public void waive(Finding finding, String reason) {
-        Edit.About from = Edit.About.of(state.what());
-        Terms terms = reason.isBlank()
-                ? from.terms().without(finding.identity())
-                : from.terms().with(state.reading().waiver(finding, reason.strip()));
         edit(
-                new Edit.OfCase(from, from.with(terms)),
+                state.waiving(finding, reason.strip()),
                 (reason.isBlank() ? "no longer waive: " : "waive: ")
                         + finding.words().title());
     }

@@ -1,4 +1,4 @@
-package org.gullyrun.desktop.route;
+package org.gullyrun.desktop.steps;
 
 import java.util.ArrayList;
 import java.util.List;

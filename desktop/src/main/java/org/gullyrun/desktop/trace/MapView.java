@@ -2,10 +2,6 @@ package org.gullyrun.desktop.trace;
 
 import java.util.Objects;
 import java.util.Set;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicLong;
-import javafx.application.Platform;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.CacheHint;
@@ -17,7 +13,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
-import org.gullyrun.core.runmap.FoldedMap;
 import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Selection;
@@ -34,10 +29,6 @@ public final class MapView extends Region {
     private static final double CLOSEST = 3;
 
     private static final double FARTHEST = 0.2;
-    /** Maps that would have to be smaller to be seen whole cannot be read so: they are folded to what is lit. */
-    private static final double LEAST_DRAWN = 0.75;
-    /** What a map may reach beyond its room. */
-    private static final double HAIR = 0.01;
     /** Pixels by which a map may reach beyond its room without an overview. */
     private static final double SLACK = 4;
 
@@ -48,13 +39,7 @@ public final class MapView extends Region {
             "Nothing to draw yet.\nOpen a case with Ctrl O, or the sample show from the Case menu.", "soft");
     private final Translate pan = new Translate();
     private final Scale zoom = new Scale(1, 1);
-    private final ExecutorService surveyor = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "gullyrun-map");
-        thread.setDaemon(true);
-        return thread;
-    });
-    private @Nullable MapModel model;
-    private @Nullable MapLayout layout;
+    private final MapSurveyor surveyor;
     private @Nullable MapDrawing drawing;
     private @Nullable MapLayout drawnLayout;
     /** The size in which the map is drawn, of that in which letters have their usual size. */
@@ -74,26 +59,14 @@ public final class MapView extends Region {
     private double measuredWidth;
     private double measuredHeight;
     /** What is folded to what is lit; null while the whole map is shown. */
-    private @Nullable Folded folded;
+    private MapSurveyor.@Nullable Folded folded;
     /** The whole map and how it was looked at, while only a part of it is shown. */
     private @Nullable Kept kept;
 
-    private final AtomicLong foldings = new AtomicLong();
     private boolean folding;
-    private String signature = "";
-    private long turn;
     private boolean moved;
     private double grabX;
     private double grabY;
-
-    /** A part of a whole map, folded to what is lit. */
-    private record Folded(MapModel whole, Shown shown, MapModel model, MapLayout layout) {
-        boolean isOf(MapModel other, Shown lit) {
-            return whole == other
-                    && shown.points().equals(lit.points())
-                    && shown.segments().equals(lit.segments());
-        }
-    }
 
     /** A drawing and the place of the view over it. */
     private record Kept(
@@ -110,6 +83,7 @@ public final class MapView extends Region {
     /** A map of what the store holds. */
     public MapView(Store store) {
         this.store = store;
+        this.surveyor = new MapSurveyor(store, survey -> redraw());
         setId("map");
         getStyleClass().add("sheet");
         holder.getTransforms().addAll(pan, zoom);
@@ -128,8 +102,8 @@ public final class MapView extends Region {
         clip.heightProperty().bind(heightProperty());
         setClip(clip);
         widthProperty().addListener(x -> {
-            if (model == null) {
-                rebuild(store.state());
+            if (surveyor.last() == null) {
+                surveyor.ask(store.state(), getWidth() > 0);
             }
             redraw();
         });
@@ -154,27 +128,20 @@ public final class MapView extends Region {
         store.watch(this::update);
     }
 
-    /** Whether the first map is being laid out. */
-    private boolean asked;
-    /** What the map that is shown was made of. */
-    private @Nullable State drawnOf;
-    /** What the map last asked for is made of. */
-    private @Nullable State askedOf;
-
     /** Whether the map shows the state as it is now: no other one is being laid out. */
     public boolean isSettled() {
-        return drawnOf != null
-                && (store.state().step() != Step.TRACE || !folding && !looksOther(drawnOf, store.state()));
+        MapSurveyor.Survey survey = surveyor.last();
+        return survey != null
+                && (store.state().step() != Step.TRACE || !folding && !MapSurveyor.differ(survey.of(), store.state()));
     }
 
     private void update(State before, State now) {
-        boolean first = model == null;
+        boolean first = surveyor.last() == null;
         if (!first && now.step() != Step.TRACE) {
             return; // it is not seen: nothing is drawn until it is
         }
-        State of = askedOf;
-        if (first || of == null || looksOther(of, now)) {
-            rebuild(now);
+        if (surveyor.isNewTo(now)) {
+            surveyor.ask(now, getWidth() > 0);
         } else if (large) {
             redraw();
         } else if (drawing != null) {
@@ -182,94 +149,34 @@ public final class MapView extends Region {
         }
     }
 
-    private static boolean looksOther(State one, State other) {
-        return !one.soundsAs(other)
-                || one.scene() != other.scene()
-                || one.lens() != other.lens()
-                || one.textScale() != other.textScale();
-    }
-
-    private void rebuild(State state) {
-        askedOf = state;
-        if (model == null) {
-            // The first time all is cold: not on the interface thread, not before the window has its size, for it would
-            // take
-            // the processor from the other parts, and once only.
-            // What has changed meanwhile is drawn after it: asking again would only delay the first map.
-            if (getWidth() > 0 && !asked) {
-                asked = true;
-                survey(state);
-            }
-            return;
-        }
-        if (state.answer().models().hasMap(state.scene(), state.lens())) {
-            MapModel next = state.answer().models().map(state.scene(), state.lens());
-            if (layout != null && isLaidOut(next, state)) {
-                turn++; // what is being surveyed for an earlier state counts no more
-                model = next;
-                drawnOf = state;
-                redraw();
-                return;
-            }
-        }
-        survey(state);
-    }
-
-    private boolean isLaidOut(MapModel next, State state) {
-        return (next.signature() + state.textScale()).equals(signature);
-    }
-
-    /** Works out the map, and lays it out where it has another shape, away from the interface thread. */
-    private void survey(State state) {
-        long mine = ++turn;
-        MapLayout known = layout;
-        String knownOf = signature;
-        surveyor.execute(() -> {
-            MapModel next = state.answer().models().map(state.scene(), state.lens());
-            String shape = next.signature() + state.textScale();
-            MapLayout made = known != null && shape.equals(knownOf)
-                    ? known
-                    : MapLayout.of(next, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
-            Platform.runLater(() -> {
-                if (mine == turn) {
-                    signature = shape;
-                    model = next;
-                    drawnOf = state;
-                    layout = made;
-                    redraw();
-                    State late = store.state();
-                    if (looksOther(state, late)) {
-                        rebuild(late);
-                    }
-                }
-            });
-        });
-    }
-
     private void redraw() {
-        MapModel m = model;
-        MapLayout l = layout;
-        if (m == null
-                || l == null
+        MapSurveyor.Survey survey = surveyor.last();
+        if (survey == null
                 || getWidth() <= 0
-                || !(m.signature() + store.state().textScale()).equals(signature)) {
+                || survey.of().textScale() != store.state().textScale()) {
             return;
         }
+        MapModel m = survey.model();
+        MapLayout l = survey.layout();
         empty.setVisible(m.nodes().isEmpty());
         if (l != measured || getWidth() != measuredWidth || getHeight() != measuredHeight) {
             measured = l;
             measuredWidth = getWidth();
             measuredHeight = getHeight();
-            large = isLarge(whole(trial(m, l, store.state().textScale(), MapMetrics.LONGEST[0])));
+            large = room().isLarge(m, l);
         }
         if (large && !store.state().shown().isEmpty()) {
             fold(m, store.state());
         } else {
-            foldings.incrementAndGet();
+            surveyor.foldNothing();
             folding = false;
             unfold();
             draw(m, l);
         }
+    }
+
+    private MapFit room() {
+        return new MapFit(getWidth(), getHeight(), store.state().textScale());
     }
 
     private void draw(MapModel m, MapLayout l) {
@@ -283,7 +190,7 @@ public final class MapView extends Region {
             return;
         }
         double before = drawn;
-        drawing = new MapDrawing(m, geometry(m, l), store::select, this::preview);
+        drawing = new MapDrawing(m, room().geometry(m, l), store::select, this::preview);
         drawn = drawing.geometry().metrics.unit() / store.state().textScale();
         zoom.setX(zoom.getX() * before / drawn); // what somebody has brought near stays as near
         zoom.setY(zoom.getX());
@@ -299,27 +206,18 @@ public final class MapView extends Region {
 
     /** Shows of a large map only what is lit. */
     private void fold(MapModel whole, State state) {
-        Shown shown = state.shown();
-        long mine = foldings.incrementAndGet(); // what is being folded for an earlier selection counts no more
-        folding = folded == null || !folded.isOf(whole, shown);
-        if (folded != null && !folding) {
-            draw(folded.model, folded.layout);
+        MapSurveyor.Folded known = folded;
+        folding = known == null || !known.isOf(whole, state.shown());
+        if (known != null && !folding) {
+            surveyor.foldNothing();
+            draw(known.model(), known.layout());
             return;
         }
-        surveyor.execute(() -> {
-            if (mine != foldings.get()) {
-                return; // something else is lit by now
-            }
-            MapModel part = FoldedMap.of(whole, shown.points(), shown.segments());
-            MapLayout made = MapLayout.of(part, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
-            Platform.runLater(() -> {
-                if (mine == foldings.get()) {
-                    folding = false;
-                    keep();
-                    folded = new Folded(whole, shown, part, made);
-                    draw(part, made);
-                }
-            });
+        surveyor.fold(whole, state, part -> {
+            folding = false;
+            keep();
+            folded = part;
+            draw(part.model(), part.layout());
         });
     }
 
@@ -356,7 +254,7 @@ public final class MapView extends Region {
     /** Tells the overview what is in sight; it is there while that is not the whole map. */
     private void see() {
         MapDrawing all = folded == null ? drawing : null;
-        MapModel of = model;
+        MapSurveyor.Survey of = surveyor.last();
         overview.setVisible(all != null
                 && of != null
                 && (all.geometry().width() * zoom.getX() > getWidth() + SLACK
@@ -364,7 +262,7 @@ public final class MapView extends Region {
         if (all != null && of != null && overview.isVisible()) {
             if (overviewOf != all.geometry()) {
                 overviewOf = all.geometry();
-                overview.draw(of, all.geometry());
+                overview.draw(of.model(), all.geometry());
             }
             overview.relocate(10, getHeight() - overview.getPrefHeight() - 10);
             overview.see(new BoundingBox(
@@ -391,45 +289,6 @@ public final class MapView extends Region {
         }
     }
 
-    private MapGeometry trial(MapModel m, MapLayout l, double scale, double longest) {
-        return new MapGeometry(m, l, new MapMetrics(scale, longest), getWidth(), getHeight());
-    }
-
-    /**
-     * The places for the room there is, in the size in which they are shown: names are cut shorter only as far as that makes
-     * the map larger. To draw it in full and zoom would be the same to the eye, but without a graphics card the display draws
-     * each letter under a zoom as a shape, which made half of the time to paint a map.
-     */
-    private MapGeometry geometry(MapModel m, MapLayout l) {
-        double scale = store.state().textScale();
-        MapGeometry trial = trial(m, l, scale, MapMetrics.LONGEST[0]);
-        for (double longest : MapMetrics.LONGEST) {
-            trial = trial(m, l, scale, longest);
-            if (trial.width() <= getWidth() * Math.max(1, trial.height() / getHeight())) {
-                break;
-            }
-        }
-        double whole = whole(trial);
-        double size = settled(whole);
-        if (size == 1) {
-            return trial;
-        }
-        double room = size / whole;
-        return new MapGeometry(m, l, trial.metrics.times(size), getWidth() * room, getHeight() * room);
-    }
-
-    /** The size in which a map is shown as long as nobody has moved it, of which all can be seen at another size. */
-    private double settled(double whole) {
-        return isLarge(whole)
-                ? 1
-                : Math.min(1, whole * Math.max(1, store.state().textScale()));
-    }
-
-    /** Whether a map would have to be shown smaller than can be read, to be seen whole. */
-    private boolean isLarge(double whole) {
-        return whole * Math.max(1, store.state().textScale()) < LEAST_DRAWN;
-    }
-
     private void preview(Selection selection) {
         State state = store.state();
         if (drawing != null && state.selection() instanceof Selection.Nothing) {
@@ -444,19 +303,9 @@ public final class MapView extends Region {
     /** Fits the whole map into the view, however small its letters become. */
     public void fit() {
         if (drawing != null) {
-            show(whole(drawing.geometry()));
+            show(room().whole(drawing.geometry()));
             moved = true; // so that it stays whole when something is selected
         }
-    }
-
-    /** The factor at which the whole map is seen. */
-    private double whole(MapGeometry geometry) {
-        return exact(Math.min(1, Math.min(getHeight() / geometry.height(), getWidth() / geometry.width())));
-    }
-
-    /** Widths of letters do not grow quite evenly with their size; to be smaller by a hair is not to be smaller. */
-    private static double exact(double factor) {
-        return factor > 1 - HAIR ? 1 : factor;
     }
 
     /**
@@ -465,7 +314,8 @@ public final class MapView extends Region {
      */
     private void settle() {
         if (drawing != null && !moved) {
-            show(exact(settled(whole(drawing.geometry()) * drawn) / drawn));
+            MapFit room = room();
+            show(MapFit.exact(room.settled(room.whole(drawing.geometry()) * drawn) / drawn));
         }
     }
 
@@ -476,23 +326,13 @@ public final class MapView extends Region {
         Bounds lit = map.litBounds();
         MapGeometry all = map.geometry();
         if (lit == null) {
-            pan.setX(pan(getWidth(), all.width() * factor, 0, 0));
-            pan.setY(Math.min(0, pan(getHeight(), all.height() * factor, 0, 0)));
+            pan.setX(MapFit.pan(getWidth(), all.width() * factor, 0, 0));
+            pan.setY(Math.min(0, MapFit.pan(getHeight(), all.height() * factor, 0, 0)));
         } else {
-            pan.setX(pan(getWidth(), all.width() * factor, lit.getMinX() * factor, lit.getMaxX() * factor));
-            double y = pan(getHeight(), all.height() * factor, lit.getMinY() * factor, lit.getMaxY() * factor);
+            pan.setX(MapFit.pan(getWidth(), all.width() * factor, lit.getMinX() * factor, lit.getMaxX() * factor));
+            double y = MapFit.pan(getHeight(), all.height() * factor, lit.getMinY() * factor, lit.getMaxY() * factor);
             pan.setY(Math.min(0, y));
         }
-    }
-
-    /**
-     * Where the map begins: in the middle of the room if it fits, else so that what lies between two places is in the
-     * middle; where that is longer than the room its end is shown, for there the listeners are.
-     */
-    private static double pan(double room, double size, double from, double to) {
-        double end = size - to < room / 5 ? size : to + 16; // names at the edge are not cut for so little
-        double wanted = to - from > room ? room - end : (room - from - to) / 2;
-        return size <= room ? (room - size) / 2 : Math.clamp(wanted, room - size, 0);
     }
 
     /** Zooms about the middle of the view. */

@@ -45,6 +45,11 @@ final class Sheets {
         this.overlay = overlay;
     }
 
+    /** From which figures on there is a finding. */
+    void thresholds() {
+        new ThresholdsSheet(store).show(overlay);
+    }
+
     /** Which parts of others ship with the program, and on what terms. */
     void licences() {
         try (InputStream in = Sheets.class.getResourceAsStream("NOTICE")) {

@@ -1,0 +1,96 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.rig.Change;
+import org.jspecify.annotations.Nullable;
+
+/** A change that may be a root cause: what it might fix, and once it has been made and audited, what it does. */
+final class CauseCandidate {
+    /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
+    static final Comparator<CauseCandidate> ORDER = Comparator.comparingInt((CauseCandidate o) -> -o.worth)
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.unprocessed())
+            .thenComparingInt(o -> o.changes.size())
+            .thenComparing(o -> o.sentence);
+
+    final List<Change> changes;
+    final Set<String> mayClear = new HashSet<>();
+    /** What it does; null until it has been made. */
+    @Nullable
+    Fix fix;
+    /** The rig with it, read; null where that is not kept. */
+    @Nullable
+    Reading after;
+    /** After how many changes it was made. */
+    int at = -1;
+    /** How much of what is open it clears, or might. */
+    int worth;
+
+    final String sentence;
+    /** What it cleared once it had been made after another that was to make way for it; null if it brought something. */
+    final Map<CauseCandidate, @Nullable Set<String>> afterOthers = new IdentityHashMap<>();
+    /** Whether it was not made because it is certain to lose a must. */
+    boolean loses;
+    /** Whether it has brought something new, and nothing made since concerns that. */
+    boolean stuck;
+
+    CauseCandidate(List<Change> changes, String sentence) {
+        this.changes = changes;
+        this.sentence = sentence;
+    }
+
+    Collection<String> clears() {
+        return fix == null ? mayClear : fix.cleared();
+    }
+
+    boolean brings() {
+        return loses || fix != null && !fix.created().isEmpty();
+    }
+
+    /** The first so many of some that clear something, in order. */
+    static List<CauseCandidate> first(Collection<CauseCandidate> options, int most, Predicate<CauseCandidate> wanted) {
+        List<CauseCandidate> first = new ArrayList<>();
+        for (CauseCandidate option : options) {
+            int at = first.size();
+            if (option.worth == 0 || at == most && option.worth < first.getLast().worth || !wanted.test(option)) {
+                continue;
+            }
+            while (at > 0 && isBefore(option, first.get(at - 1))) {
+                at--;
+            }
+            if (at < most) {
+                first.add(at, option);
+                if (first.size() > most) {
+                    first.removeLast();
+                }
+            }
+        }
+        return first;
+    }
+
+    private static boolean isBefore(CauseCandidate a, CauseCandidate b) {
+        return a.worth != b.worth ? a.worth > b.worth : ORDER.compare(a, b) < 0;
+    }
+
+    /** Whether it fixes something of a source or element about which another brings something new. */
+    boolean concernsAlike(CauseCandidate large) {
+        return large.fix != null
+                && large.fix.created().stream()
+                        .allMatch(c -> clears().stream().anyMatch(f -> about(f).equals(about(c))));
+    }
+
+    private static String about(String identity) {
+        String subject = identity.substring(identity.indexOf(':') + 1);
+        int end = subject.indexOf('>');
+        return end < 0 ? subject : subject.substring(0, end);
+    }
+}

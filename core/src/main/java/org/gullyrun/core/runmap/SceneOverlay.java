@@ -1,0 +1,109 @@
+package org.gullyrun.core.runmap;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.flow.route.ChannelLevels;
+import org.gullyrun.core.flow.route.Loop;
+import org.gullyrun.core.rig.Kind;
+
+/**
+ * The graphs of all scenes laid over one another: every segment of every scene has its place, so that nothing moves from
+ * scene to scene, but only those chosen count.
+ */
+final class SceneOverlay {
+    /** A segment over all scenes drawn. */
+    static final class Segment {
+        boolean here;
+        boolean open;
+        boolean openEverywhere = true;
+        boolean air;
+        boolean wanted = true;
+        String closed = "";
+        String loop = "";
+        double level = Double.NEGATIVE_INFINITY;
+    }
+
+    final Map<SegmentKey, Segment> segments = new LinkedHashMap<>();
+    final Map<PointId, PointKind> points = new LinkedHashMap<>();
+    private final Map<PointId, Set<PointId>> out = new HashMap<>();
+    private final Map<PointId, Set<PointId>> in = new HashMap<>();
+
+    /** Lays all scenes of a reading over one another; the one at a place counts, with -1 all do. */
+    SceneOverlay(Reading reading, int chosen) {
+        for (int i = 0; i < reading.scenes().size(); i++) {
+            lay(reading.scenes().get(i), chosen < 0 || chosen == i);
+        }
+        reading.rig().of(Kind.SOURCE).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.SOURCE));
+        reading.rig().of(Kind.OUTLET).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.OUTLET));
+    }
+
+    private void lay(SceneReading scene, boolean counts) {
+        FlowGraph graph = scene.graph();
+        ChannelLevels levels = ChannelLevels.of(scene.view());
+        for (int s = 0; s < graph.segments(); s++) {
+            SegmentKey key = graph.key(s);
+            Segment segment = segments.get(key);
+            if (segment == null) { // scenes have most of their segments in common
+                segment = new Segment();
+                segments.put(key, segment);
+                points.put(key.from(), graph.kind(graph.from(s)));
+                points.put(key.to(), graph.kind(graph.to(s)));
+                out.computeIfAbsent(key.from(), x -> new LinkedHashSet<>()).add(key.to());
+                in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
+            }
+            segment.air |= graph.isCoupling(s);
+            if (counts) {
+                count(segment, graph, s, levels);
+            }
+        }
+        for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
+            Loop.Circle circle = loop.strongest();
+            String said =
+                    String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
+            for (int s : loop.segments()) {
+                Objects.requireNonNull(segments.get(graph.key(s))).loop = said;
+            }
+        }
+    }
+
+    private static void count(Segment segment, FlowGraph graph, int s, ChannelLevels levels) {
+        segment.here = true;
+        if (graph.isOpen(s)) {
+            segment.open = true;
+            segment.level = Math.max(segment.level, levels.at(graph.from(s)) + graph.gain(s));
+            return;
+        }
+        segment.openEverywhere = false;
+        for (Gate gate : graph.gates(s)) {
+            if (!gate.open()) {
+                segment.closed = segment.closed.isEmpty() ? gate.why() : segment.closed;
+                segment.wanted &= !gate.at().key().startsWith("tracks:")
+                        && !gate.at().key().startsWith("crossings:")
+                        && !gate.at().key().equals("cue");
+            }
+        }
+    }
+
+    /** The points to which segments go from a point. */
+    Set<PointId> after(PointId point) {
+        return out.getOrDefault(point, Set.of());
+    }
+
+    /** The points from which segments come to a point. */
+    Set<PointId> before(PointId point) {
+        return in.getOrDefault(point, Set.of());
+    }
+}

@@ -1,0 +1,143 @@
+package org.gullyrun.desktop.trace;
+
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+import org.gullyrun.core.runmap.FoldedMap;
+import org.gullyrun.core.runmap.MapModel;
+import org.gullyrun.desktop.state.Shown;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
+
+/** Has maps worked out and laid out away from the interface thread, the newest only, and hands them over on it. */
+final class MapSurveyor {
+    /**
+     * A map laid out.
+     *
+     * @param of the state that it is made of
+     * @param shape what the layout depends on: the same shape, the same layout
+     */
+    record Survey(State of, MapModel model, MapLayout layout, String shape) {}
+
+    /** A part of a whole map, folded to what is lit. */
+    record Folded(MapModel whole, Shown shown, MapModel model, MapLayout layout) {
+        boolean isOf(MapModel other, Shown lit) {
+            return whole == other
+                    && shown.points().equals(lit.points())
+                    && shown.segments().equals(lit.segments());
+        }
+    }
+
+    private final Store store;
+    private final Consumer<Survey> then;
+    private @Nullable Survey last;
+    /** What the map last asked for is made of. */
+    private @Nullable State askedOf;
+
+    private boolean asked;
+    private long turn;
+    private final AtomicLong foldings = new AtomicLong();
+
+    /** Hands surveys to somebody. */
+    MapSurveyor(Store store, Consumer<Survey> then) {
+        this.store = store;
+        this.then = then;
+    }
+
+    /** Whether the map of one state isn't that of another. */
+    static boolean differ(State one, State other) {
+        return !one.soundsAs(other)
+                || one.scene() != other.scene()
+                || one.lens() != other.lens()
+                || one.textScale() != other.textScale();
+    }
+
+    /** The newest survey; null before the first. */
+    @Nullable
+    Survey last() {
+        return last;
+    }
+
+    /** Whether a state needs another map than the one last asked for. */
+    boolean isNewTo(State now) {
+        return askedOf == null || last == null || differ(askedOf, now);
+    }
+
+    /**
+     * Asks for the map of a state. The first time all is cold: it is not asked for before there is room, for it would take
+     * the processor from the other parts, and once only; what has changed meanwhile is drawn after it.
+     */
+    void ask(State state, boolean hasRoom) {
+        askedOf = state;
+        Survey known = last;
+        if (known == null) {
+            if (hasRoom && !asked) {
+                asked = true;
+                survey(state);
+            }
+            return;
+        }
+        if (state.answer().models().hasMap(state.scene(), state.lens())) {
+            MapModel model = state.answer().models().map(state.scene(), state.lens());
+            String shape = shape(model, state);
+            if (shape.equals(known.shape)) {
+                turn++; // what is being surveyed for an earlier state counts no more
+                last = new Survey(state, model, known.layout, shape);
+                then.accept(last);
+                return;
+            }
+        }
+        survey(state);
+    }
+
+    private static String shape(MapModel model, State state) {
+        return model.signature() + state.textScale();
+    }
+
+    private static MapLayout layOut(MapModel model, State state) {
+        return MapLayout.of(model, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
+    }
+
+    private void survey(State state) {
+        long mine = ++turn;
+        Survey known = last;
+        store.work("draw the map", () -> {
+            MapModel model = state.answer().models().map(state.scene(), state.lens());
+            String shape = shape(model, state);
+            MapLayout layout = known != null && shape.equals(known.shape) ? known.layout : layOut(model, state);
+            return () -> {
+                if (mine == turn) {
+                    last = new Survey(state, model, layout, shape);
+                    then.accept(last);
+                    State late = store.state();
+                    if (differ(state, late)) {
+                        ask(late, true);
+                    }
+                }
+            };
+        });
+    }
+
+    /** Asks for a map folded to what is lit in a state; what was asked for before counts no more. */
+    void fold(MapModel whole, State state, Consumer<Folded> folded) {
+        long mine = foldings.incrementAndGet();
+        Shown shown = state.shown();
+        store.work("fold the map", () -> {
+            if (mine != foldings.get()) {
+                return () -> {}; // something else is lit by now
+            }
+            MapModel part = FoldedMap.of(whole, shown.points(), shown.segments());
+            Folded made = new Folded(whole, shown, part, layOut(part, state));
+            return () -> {
+                if (mine == foldings.get()) {
+                    folded.accept(made);
+                }
+            };
+        });
+    }
+
+    /** What is being folded counts no more. */
+    void foldNothing() {
+        foldings.incrementAndGet();
+    }
+}

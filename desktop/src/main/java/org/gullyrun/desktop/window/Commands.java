@@ -1,0 +1,153 @@
+package org.gullyrun.desktop.window;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Supplier;
+import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.state.FixList;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** Everything that can be done by name or by key, in one table: what it is called, its keys, and what it does. */
+final class Commands {
+    /** Keys that mean something in the sheet of the intake or the grid of the brief only: told, but not found. */
+    private static final List<Action> OWN_KEYS = List.of(
+            told("Intake", "Next cell, next row", "Tab, Enter"),
+            told("Intake", "Next section, previous section", "Page Down, Page Up"),
+            told("Intake", "Select rows: a value goes into all", "Shift ↓ ↑"),
+            told("Intake", "Value into every row", "Ctrl Enter"),
+            told("Intake", "Set a tick and move on, toggle it", "x, Space"),
+            told("Intake", "Unknown, something new", "?, +name"),
+            told("Intake", "Name a wire after its ends", "-"),
+            told("Intake", "Remove the row", "Ctrl Delete"),
+            told("Intake", "Leave the cell", "Esc"),
+            told("Brief", "Must, may, never", "M, A, N"),
+            told("Brief", "Clear", "Delete"),
+            told("Brief", "Select more, all", "Shift arrows, Ctrl A"),
+            told("Brief", "Row, column, class", "R, O, C"));
+
+    private static final double TEXT_STEP = 0.125;
+    private static final double ZOOM_IN = 1.25;
+    private static final double ZOOM_OUT = 0.8;
+
+    private final Store store;
+    private final List<Action> all = new ArrayList<>();
+
+    Commands(Store store) {
+        this.store = store;
+    }
+
+    private static Action told(String group, String name, String keys) {
+        return new Action("", group, name, List.of(), keys, () -> {});
+    }
+
+    private void add(String group, String id, String name, String shown, Runnable run, String... keys) {
+        all.add(new Action(id, group, name, List.of(keys), shown, run));
+    }
+
+    /** All commands, those of the table below. */
+    List<Action> all() {
+        return List.copyOf(all);
+    }
+
+    /** All keys, those of single steps too. */
+    List<Action> keys() {
+        List<Action> keys = new ArrayList<>(all);
+        keys.addAll(OWN_KEYS);
+        return keys;
+    }
+
+    /** Fills the part of the table about cases, surveys and lists. */
+    void addCases(FileCommands files, CaseDialogs dialogs, ListFiles lists, Sheets sheets) {
+        add("Case", "new", "New case …", "Ctrl N", files::begin, "Shortcut+N");
+        add("Case", "open", "Open …", "Ctrl O", files::chooseFile, "Shortcut+O");
+        add("Case", "save", "Save", "Ctrl S", files::save, "Shortcut+S");
+        add("Case", "save-as", "Save as …", "Ctrl Shift S", files::saveAs, "Shortcut+Shift+S");
+        add("Case", "sample", "Open the sample show", "", files::openSample);
+        add("Case", "about", "Title and note …", "", dialogs::about);
+        add("Case", "limits", "Thresholds …", "", sheets::thresholds);
+        add("Survey", "survey-add", "Duplicate survey …", "", dialogs::addSurvey);
+        add("Survey", "survey-in", "Import surveys …", "", dialogs::takeSurveys);
+        add("Survey", "survey-name", "Edit survey …", "", dialogs::nameSurvey);
+        add("Survey", "survey-good", "Mark as known good", "", dialogs::knownGood);
+        add("Survey", "survey-delete", "Delete survey", "", dialogs::deleteSurvey);
+        add("Lists", "inventory-in", "Import inventory …", "", lists::takeInventory);
+        add("Lists", "devices-in", "Import this computer's devices …", "", lists::takeDevices);
+        add("Lists", "copy-questions", "Copy questions", "Ctrl Shift C", lists::copyQuestions, "Shortcut+Shift+C");
+        add("Lists", "questions-out", "Export question sheet …", "", lists::saveQuestions);
+        add("Lists", "questions-text", "Export questions as text …", "", lists::saveQuestionText);
+        add("Lists", "answers-in", "Import answered question sheet …", "", lists::takeAnswers);
+        add("Lists", "inventory-out", "Export inventory …", "", lists::saveInventory);
+    }
+
+    /** Fills the part about how things look, where to go, and what is shown; the frame may be made later. */
+    void addViews(Supplier<Frame> frame, Overlay overlay, CaseDialogs dialogs, Sheets sheets) {
+        add("Look", "night", "Day or night sheet", "Ctrl Shift N", this::turnNight, "Shortcut+Shift+N");
+        add(
+                "Look",
+                "larger",
+                "Larger text",
+                "Ctrl +",
+                () -> text(TEXT_STEP),
+                "Shortcut+PLUS",
+                "Shortcut+EQUALS",
+                "Shortcut+ADD");
+        add("Look", "smaller", "Smaller text", "Ctrl −", () -> text(-TEXT_STEP), "Shortcut+MINUS", "Shortcut+SUBTRACT");
+        for (Step step : Step.values()) {
+            String key = Integer.toString(step.key());
+            String id = step.name().toLowerCase(Locale.ROOT);
+            add("Go", id, step.label(), key, () -> store.go(step), key, "Shortcut+" + key);
+        }
+        add("Go", "details", "All settings of the row", "F4", () -> frame.get().turnDetails(), "F4");
+        add("Go", "next", "Next finding", "N", () -> store.selectFinding(1), "N");
+        add("Go", "previous", "Previous finding", "P", () -> store.selectFinding(-1), "Shift+N", "P");
+        add("Finding", "about-finding", "Explain this finding", "H", sheets::about, "H");
+        add("Look", "what-if", "What if …", "I", sheets::whatIf, "I");
+        add("Look", "levels", "Levels and times", "L", sheets::levels, "L");
+        add("Map", "rates", "Rates instead of levels", "R", store::turnLens, "R");
+        add("Finding", "waive", "Waive with a reason …", "W", dialogs::waive, "W");
+        add("Finding", "copy-finding", "Copy for the creator", "C", dialogs::copyFindings, "C");
+        add("Go", "on-map", "Show on the map", "T", () -> store.go(Step.TRACE), "T");
+        add("Go", "scene-on", "Next scene", "]", () -> scene(1), "Close Bracket");
+        add("Go", "scene-back", "Previous scene", "[", () -> scene(-1), "Open Bracket");
+        add("Go", "find", "Find anything", "Ctrl K", () -> frame.get().head().find(), "Shortcut+K");
+        add("Route", "route-on", "Follow the route forward", "→", () -> store.followRoute(1), "RIGHT");
+        add("Route", "route-back", "Follow the route back", "←", () -> store.followRoute(-1), "LEFT");
+        add("Route", "nothing", "Clear the selection", "Esc", this::escape, "Esc");
+        add("Change", "fix", "Apply the first fix", "Ctrl Enter", this::firstFix, "Shortcut+ENTER");
+        add("Change", "undo", "Undo", "Ctrl Z", store::undo, "Shortcut+Z");
+        add("Change", "redo", "Redo", "Ctrl Y", store::redo, "Shortcut+Y", "Shortcut+Shift+Z");
+        add("Map", "fit", "Fit the map", "0", () -> frame.get().map().fit(), "0", "Shortcut+0");
+        add("Map", "closer", "Zoom in", "+", () -> frame.get().map().zoomBy(ZOOM_IN), "PLUS", "EQUALS", "ADD");
+        add("Map", "farther", "Zoom out", "−", () -> frame.get().map().zoomBy(ZOOM_OUT), "MINUS", "SUBTRACT");
+        add("Help", "keys", "Keys", "F1", () -> overlay.keys(keys()), "F1");
+        add("Help", "licences", "Third-party licences", "", sheets::licences);
+    }
+
+    private void turnNight() {
+        store.look(!store.state().night(), store.state().textScale());
+    }
+
+    private void text(double by) {
+        store.look(store.state().night(), store.state().textScale() + by);
+    }
+
+    private void escape() {
+        store.dismiss();
+        store.select(Selection.NOTHING);
+    }
+
+    private void scene(int by) {
+        int count = store.state().reading().scenes().size() + 1;
+        store.chooseScene(Math.floorMod(store.state().scene() + 1 + by, count) - 1);
+    }
+
+    private void firstFix() {
+        FixList known = store.state().fixes();
+        if (known != null && !known.fixes().isEmpty()) {
+            store.change(known.fixes().getFirst().changes());
+        }
+    }
+}

@@ -1,0 +1,143 @@
+package org.gullyrun.desktop.window;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.VBox;
+import org.gullyrun.desktop.basins.BasinsView;
+import org.gullyrun.desktop.brief.BriefSide;
+import org.gullyrun.desktop.brief.BriefView;
+import org.gullyrun.desktop.evidence.EvidenceView;
+import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.findings.FindingsView;
+import org.gullyrun.desktop.head.HeadView;
+import org.gullyrun.desktop.intake.IntakeSide;
+import org.gullyrun.desktop.intake.IntakeView;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+import org.gullyrun.desktop.steps.StepBar;
+import org.gullyrun.desktop.trace.MapView;
+
+/** The parts of the window in their places: head, steps, what the step shows in the middle and beside it, listeners. */
+final class Frame extends BorderPane {
+    /** What the side of the intake offers, by the ids of commands. */
+    private static final List<String> OFFERED = List.of(
+            "details",
+            "new",
+            "copy-questions",
+            "questions-out",
+            "questions-text",
+            "answers-in",
+            "inventory-in",
+            "inventory-out",
+            "devices-in");
+
+    private final Store store;
+    private final HeadView head;
+    private final MapView map;
+    private final FindingsView findings;
+    private final IntakeView intake;
+    private final IntakeSide intakeSide;
+    private final BriefView brief;
+    private final BriefSide briefSide;
+    private final EvidenceView evidence;
+    private final SheetStack middle;
+    private final SheetStack side;
+    /** What stays as long as it is so: an answer that is out of date, changes that are not kept safe. */
+    private final Label alerts = new Label();
+    /** In Intake: all settings of the row, in place of the rig so far. */
+    private boolean details;
+
+    /**
+     * Makes all parts.
+     *
+     * @param commands everything that can be done by name
+     * @param width the width of the window if it is shown already, else NaN
+     */
+    Frame(Store store, List<Action> commands, Preferences remembered, FileCommands files, double width) {
+        this.store = store;
+        this.map = new MapView(store);
+        this.findings = new FindingsView(store);
+        this.head = new HeadView(store, () -> commands, remembered::recent, files::open);
+        this.intake = new IntakeView(store);
+        this.intakeSide = new IntakeSide(store, intake, offers(commands));
+        this.brief = new BriefView(store);
+        this.briefSide = new BriefSide(store, brief);
+        this.evidence = new EvidenceView(store);
+        this.middle = new SheetStack(findings, map, brief, intake);
+        this.side = new SheetStack(evidence, briefSide, intakeSide);
+        alerts.setId("alerts");
+        alerts.getStyleClass().setAll("alerts");
+        alerts.setWrapText(true);
+        alerts.setMaxWidth(Double.MAX_VALUE);
+        setTop(new VBox(head, alerts));
+        setLeft(new StepBar(store));
+        setCenter(middle);
+        setRight(side);
+        setBottom(new BasinsView(store, width));
+        store.watch(this::update);
+    }
+
+    private static List<IntakeSide.Offer> offers(List<Action> commands) {
+        List<IntakeSide.Offer> offers = new ArrayList<>();
+        for (String id : OFFERED) {
+            commands.stream()
+                    .filter(a -> a.id().equals(id))
+                    .forEach(a -> offers.add(new IntakeSide.Offer(id, a.name(), a.shown(), a.run())));
+        }
+        return offers;
+    }
+
+    HeadView head() {
+        return head;
+    }
+
+    MapView map() {
+        return map;
+    }
+
+    /** In Intake, shows all settings of the row in place of the rig so far, or the other way round. */
+    void turnDetails() {
+        details = !details;
+        show(store.state().step());
+    }
+
+    private void update(State before, State now) {
+        show(now.step());
+        String told = now.alerts().told();
+        alerts.setText(told);
+        alerts.setVisible(!told.isEmpty());
+        alerts.setManaged(!told.isEmpty());
+    }
+
+    private void show(Step step) {
+        middle.show(
+                switch (step) {
+                    case INTAKE -> intake;
+                    case BRIEF -> brief;
+                    case FINDINGS -> findings;
+                    case TRACE -> map;
+                });
+        side.show(step == Step.BRIEF ? briefSide : step == Step.INTAKE && !details ? intakeSide : evidence);
+    }
+
+    /** Keys that belong to what is shown rather than to a command; false if this is none. */
+    boolean stepKey(KeyEvent e, boolean typing) {
+        if (typing) {
+            return false;
+        }
+        if (store.state().step() == Step.BRIEF && brief.key(e)) {
+            return true;
+        }
+        boolean walks = e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP;
+        if (store.state().step() == Step.FINDINGS && walks) {
+            store.selectFinding(e.getCode() == KeyCode.DOWN ? 1 : -1);
+            return true;
+        }
+        return false;
+    }
+}
