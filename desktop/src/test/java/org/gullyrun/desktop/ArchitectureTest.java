@@ -52,4 +52,26 @@ class ArchitectureTest {
             .dependOnClassesThat()
             .haveFullyQualifiedName("org.gullyrun.core.fix.Fixes")
             .because("computation lives in the core and is called by the store, off the interface thread");
+
+    @ArchTest
+    static final ArchRule ONE_OWNER_OF_THREADS = noClasses()
+            .that()
+            .resideOutsideOfPackage("..desktop.state..")
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("java.util.concurrent.Executors")
+            .orShould()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("java.util.concurrent.ExecutorService")
+            .because(
+                    "the analysis owns all threads and ends them with the window; views ask the store to work for them");
+
+    @ArchTest
+    static final ArchRule STEPS_KNOW_NOTHING_OF_EACH_OTHER = noClasses()
+            .that()
+            .resideInAnyPackage("..desktop.intake..", "..desktop.brief..", "..desktop.trace..", "..desktop.findings..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("..desktop.window..", "..desktop.head..", "..desktop.basins..", "..desktop.steps..")
+            .because("what one step shows follows from the state, not from another part of the window");
 }

@@ -17,6 +17,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.desktop.look.KeptNodes;
+import org.gullyrun.desktop.look.LongList;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.State;
@@ -28,7 +29,7 @@ import org.gullyrun.desktop.state.Store;
  * the one selected.
  */
 public final class FindingsView extends ScrollPane {
-    private final VBox box = new VBox(1);
+    private final LongList list = new LongList(1);
     private final FindingRows rows;
     private final FilterRow filters;
     private final KeptNodes kept = new KeptNodes();
@@ -42,8 +43,8 @@ public final class FindingsView extends ScrollPane {
         setFitToWidth(true);
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setFocusTraversable(false);
-        box.setPadding(new Insets(16, 20, 20, 22));
-        setContent(box);
+        list.setPadding(new Insets(16, 20, 20, 22));
+        setContent(list);
         Nodes.uncached(this);
         store.watch(this::update);
     }
@@ -60,7 +61,7 @@ public final class FindingsView extends ScrollPane {
                 && before.filter() == now.filter()
                 && before.scene() == now.scene()
                 && before.textScale() == now.textScale();
-        if (same && !box.getChildren().isEmpty()) {
+        if (same && !list.getChildren().isEmpty()) {
             return;
         }
         boolean hadFocus = getScene() != null
@@ -70,7 +71,7 @@ public final class FindingsView extends ScrollPane {
         String focused = hadFocus ? getScene().getFocusOwner().getId() : "";
         double offset = getVvalue() * spare();
         kept.begin();
-        Nodes.exchange(box.getChildren(), content(now));
+        list.show(content(now));
         kept.end();
         if (isVisible() && getScene() != null) {
             // The place is one in the new list, whose height is known only when it has been laid out.
@@ -247,12 +248,12 @@ public final class FindingsView extends ScrollPane {
                 continue;
             }
             if (row.findings().size() > 1) {
-                all.add(rows.listeners(state, row));
+                all.add(LongList.extra(rows.listeners(state, row)));
             }
             if (!state.shown().routes().isEmpty()) {
                 CutOut cutOut = new CutOut(state);
                 VBox.setMargin(cutOut, new Insets(6, 0, 10, 0));
-                all.add(cutOut);
+                all.add(LongList.extra(cutOut));
             }
         }
     }
@@ -261,7 +262,7 @@ public final class FindingsView extends ScrollPane {
     private double spare() {
         return getViewportBounds() == null
                 ? 0
-                : Math.max(0, box.getHeight() - getViewportBounds().getHeight());
+                : Math.max(0, list.getHeight() - getViewportBounds().getHeight());
     }
 
     /** Scrolls so far that the selected finding is seen. */
@@ -270,12 +271,12 @@ public final class FindingsView extends ScrollPane {
         if (finding == null || getViewportBounds() == null) {
             return;
         }
-        box.getChildren().stream()
+        list.rows()
                 .filter(n -> n.getUserData() instanceof JoinedFindings row && row.holds(finding.identity()))
                 .findFirst()
                 .ifPresent(node -> {
                     double height = spare();
-                    double top = node.getBoundsInParent().getMinY();
+                    double top = list.top(node);
                     double now = getVvalue() * height;
                     if (height > 0
                             && (top < now || top > now + getViewportBounds().getHeight() - 170)) {

@@ -111,7 +111,7 @@ final class CallProfile implements Rule {
 
     private Finding tell(Rig rig, Element microphone, Element worn, List<String> readers) {
         String by = AuditContext.list(readers.stream().map(rig::name).toList());
-        java.lang.Double rate =
+        Double rate =
                 worn.get(Devices.CALL_RATE) == null ? microphone.get(Devices.CALL_RATE) : worn.get(Devices.CALL_RATE);
         FindingBuilder told = FindingBuilder.of(id(), Severity.MAJOR, microphone.id())
                 .title(worn.name() + " drops to call quality while " + by + " uses its microphone")

@@ -68,10 +68,10 @@ final class LevelBalance implements Rule {
 
     private void beside(AuditContext context, int outlet, List<Finding> into) {
         Element at = context.outlets().get(outlet);
-        java.lang.Double wanted = context.brief().voiceOverMusic().get(at.id());
+        Double wanted = context.brief().voiceOverMusic().get(at.id());
         double least = wanted == null ? context.thresholds().of(Threshold.BALANCE) : wanted;
         List<Integer> scenes = new ArrayList<>();
-        double worst = java.lang.Double.POSITIVE_INFINITY;
+        double worst = Double.POSITIVE_INFINITY;
         for (int i = 0; i < context.scenes().size(); i++) {
             double above = Balance.of(context.scenes().get(i), context.sources().size(), outlet)
                     .voiceAboveBed();

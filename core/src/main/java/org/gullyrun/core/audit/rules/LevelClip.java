@@ -68,7 +68,7 @@ final class LevelClip implements Rule {
     public List<Finding> check(AuditContext context) {
         Map<String, List<Hit>> byPlace = new LinkedHashMap<>();
         double[] powers = powers(context);
-        if (Arrays.stream(powers).allMatch(java.lang.Double::isNaN)) {
+        if (Arrays.stream(powers).allMatch(Double::isNaN)) {
             return List.of();
         }
         for (int i = 0; i < context.scenes().size(); i++) {
@@ -93,7 +93,7 @@ final class LevelClip implements Rule {
                 Sum sum = new Sum();
                 for (int s = 0; s < powers.length; s++) {
                     Delivery delivery = scene.cell(s, o).delivery();
-                    if (!java.lang.Double.isNaN(powers[s]) && delivery.arrives()) {
+                    if (!Double.isNaN(powers[s]) && delivery.arrives()) {
                         sum.add(s, powers[s] * Math.pow(10, delivery.worst() / 10));
                     }
                 }
@@ -118,9 +118,7 @@ final class LevelClip implements Rule {
     /** The power of each source at its usual level, 1 at full scale; NaN where no level has been entered. */
     private static double[] powers(AuditContext context) {
         return context.sources().stream()
-                .mapToDouble(s -> s.get(Sources.LEVEL) instanceof java.lang.Double level
-                        ? Math.pow(10, level / 10)
-                        : java.lang.Double.NaN)
+                .mapToDouble(s -> s.get(Sources.LEVEL) instanceof Double level ? Math.pow(10, level / 10) : Double.NaN)
                 .toArray();
     }
 
@@ -153,7 +151,7 @@ final class LevelClip implements Rule {
         int[] exits = scene.graph().exits();
         Sum[] sums = new Sum[exits.length];
         for (int s = 0; s < powers.length; s++) {
-            if (java.lang.Double.isNaN(powers[s])) {
+            if (Double.isNaN(powers[s])) {
                 continue;
             }
             int[] reached = scene.deliveries().exitsOf(scene.sourcePoint(s));

@@ -71,8 +71,8 @@ final class RateCable implements Rule {
             List<Finding> findings) {
         Element a = rig.find(link.get(from), Kind.DEVICE).orElse(null);
         Element b = rig.find(link.get(to), Kind.DEVICE).orElse(null);
-        java.lang.Double played = a == null ? null : a.get(Devices.RATE);
-        java.lang.Double read = b == null ? null : b.get(Devices.RATE);
+        Double played = a == null ? null : a.get(Devices.RATE);
+        Double read = b == null ? null : b.get(Devices.RATE);
         Boolean does = link.get(converts);
         if (a == null
                 || b == null

@@ -97,10 +97,10 @@ final class RateDrift implements Rule {
         if (!Clocks.isPhysical(a) || !Clocks.isPhysical(b) || one.equals(other) || byPair.containsKey(pair)) {
             return;
         }
-        java.lang.Double errorA = a.get(Devices.CLOCK_ERROR);
-        java.lang.Double errorB = b.get(Devices.CLOCK_ERROR);
-        double ppm = errorA != null && errorB != null ? Math.abs(errorA - errorB) : java.lang.Double.NaN;
-        boolean known = !java.lang.Double.isNaN(ppm);
+        Double errorA = a.get(Devices.CLOCK_ERROR);
+        Double errorB = b.get(Devices.CLOCK_ERROR);
+        double ppm = errorA != null && errorB != null ? Math.abs(errorA - errorB) : Double.NaN;
+        boolean known = !Double.isNaN(ppm);
         if (ppm == 0) {
             return;
         }

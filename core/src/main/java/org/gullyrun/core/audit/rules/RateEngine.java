@@ -61,15 +61,14 @@ final class RateEngine implements Rule {
         return findings;
     }
 
-    private void check(
-            Rig rig, Element engine, Setting<java.lang.Double> setting, DriverPath path, List<Finding> into) {
-        java.lang.Double rate = engine.get(setting);
+    private void check(Rig rig, Element engine, Setting<Double> setting, DriverPath path, List<Finding> into) {
+        Double rate = engine.get(setting);
         if (rate == null) {
             return;
         }
         List<Element> others = EngineDevices.of(rig, engine).stream()
                 .map(id -> rig.find(id, Kind.DEVICE).orElse(null))
-                .filter(d -> d != null && d.get(Devices.RATE) instanceof java.lang.Double own && !own.equals(rate))
+                .filter(d -> d != null && d.get(Devices.RATE) instanceof Double own && !own.equals(rate))
                 .toList();
         if (others.isEmpty()) {
             return;

@@ -51,7 +51,7 @@ final class RateMany extends MustRule {
 
     @Override
     boolean applies(AuditContext context) {
-        Set<java.lang.Double> rates = new HashSet<>();
+        Set<Double> rates = new HashSet<>();
         context.rig().of(Kind.DEVICE).forEach(d -> rates.add(d.get(Devices.RATE)));
         context.rig().of(Kind.MIXER).forEach(m -> rates.add(m.get(Mixers.RATE)));
         context.rig().of(Kind.PRODUCTION).forEach(p -> rates.add(p.get(Productions.RATE)));

@@ -28,7 +28,7 @@ public final class RuleCatalogue {
             new Missing(),
             new SceneGap(),
             // The same sound more than once.
-            new Double(),
+            new HeardTwice(),
             new DoubleFaint(),
             // What is kept so that it cannot be cut apart.
             new TrackMixed(),

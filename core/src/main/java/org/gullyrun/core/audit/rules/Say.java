@@ -119,8 +119,7 @@ final class Say {
 
     /** A rate in kHz. */
     static String kilo(double hertz) {
-        return (hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : java.lang.Double.toString(hertz / 1000))
-                + " kHz";
+        return (hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : Double.toString(hertz / 1000)) + " kHz";
     }
 
     /** The first few of some names, and how many more there are. */

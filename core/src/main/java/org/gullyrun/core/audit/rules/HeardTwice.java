@@ -29,7 +29,7 @@ import org.jspecify.annotations.Nullable;
  * <p>Source of the classes: the first notch of a sum of two copies Δ apart lies at 1000/(2Δ) Hz; up to some 30 ms speech
  * fuses with its copy, by 50 ms it no longer does (precedence effect, Haas 1951).
  */
-final class Double extends PairRule {
+final class HeardTwice extends PairRule {
     /** How copies are noticed, by how far they are apart. */
     enum Apart {
         STACKED("Louder, and it may clip.", "stacked"),
