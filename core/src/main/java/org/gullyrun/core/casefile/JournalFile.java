@@ -68,7 +68,7 @@ final class JournalFile {
      * Makes a new file: what an earlier process of the same number has left behind is not written over.
      *
      * @param begin what its name begins with
-     * @param like whoever may read this file may read the journal; null if only its writer may
+     * @param like the journal gets the permissions of this file; null if only its writer may read it
      * @return null if it cannot be made or locked there
      */
     static @Nullable JournalFile open(@Nullable Path folder, String begin, @Nullable Path like) {

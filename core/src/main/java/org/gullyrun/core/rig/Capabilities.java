@@ -72,7 +72,7 @@ public final class Capabilities {
         };
     }
 
-    /** What has to stay as it is so that something of a kind works at all; what to look at if it fails. */
+    /** What something of a kind needs in order to work at all; the first thing to check if it fails. */
     public static @Nullable Setting<?> works(Kind kind) {
         return switch (kind) {
             case DEVICE -> Devices.PRESENT;

@@ -1,7 +1,7 @@
 package org.gullyrun.desktop.state;
 
-/** That a view is told of every new state, until it ends this. */
+/** A view's subscription to new states. */
 public interface Subscription {
-    /** From now on the view is told nothing more. */
+    /** Stops calling the view. */
     void end();
 }

@@ -3,7 +3,7 @@ package org.gullyrun.desktop.window;
 import javafx.scene.Scene;
 import org.gullyrun.desktop.state.Store;
 
-/** Told as the window comes up, on the interface thread: for whoever times or drives it from outside. */
+/** Is called as the window comes up, on the interface thread. Lets something outside time or drive the window. */
 public interface WindowObserver {
     /** Nobody. */
     WindowObserver NONE = new WindowObserver() {};

@@ -52,7 +52,7 @@ public final class WorkbenchApp extends Application {
     private record Opened(
             Store store, Preferences remembered, @Nullable Message problem, boolean empty) {}
 
-    /** Runs the window until it is closed, with somebody who is told when it is there. */
+    /** Runs the window until it is closed; the observer is called as it comes up. */
     public static void run(WindowObserver observer, String... arguments) {
         OBSERVER.set(observer);
         run(arguments);

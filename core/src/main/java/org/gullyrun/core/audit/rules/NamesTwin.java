@@ -123,7 +123,7 @@ final class NamesTwin implements Rule {
         if (e.kind() == Kind.DEVICE) {
             return e.or(Devices.MACHINE, "") + "|" + e.get(Devices.DIRECTION);
         }
-        // Who listens is told apart by name, wherever it is.
+        // Listeners are distinguished by name, wherever they are.
         return machine != null && e.kind() != Kind.OUTLET ? e.or(machine, "") : owner == null ? "" : owner.id();
     }
 
