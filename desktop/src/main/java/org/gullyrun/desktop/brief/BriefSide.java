@@ -4,12 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.TreeMap;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -23,6 +22,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.SidePane;
+import org.gullyrun.desktop.look.ValueField;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -53,7 +53,7 @@ public final class BriefSide extends SidePane {
                         || before.textScale() != now.textScale()
                         || before.what().brief() != now.what().brief()
                         || !before.selection().equals(now.selection()))) {
-            box.getChildren().setAll(content(now));
+            show(() -> content(now));
         }
     }
 
@@ -75,7 +75,8 @@ public final class BriefSide extends SidePane {
         return all;
     }
 
-    private void start(StartingBrief each) {
+    /** Adds to the brief what a starting brief says. */
+    public void start(StartingBrief each) {
         State now = store.state();
         List<BriefChange> changes =
                 each.over(now.surveyShown().rig(), now.what().brief());
@@ -173,87 +174,89 @@ public final class BriefSide extends SidePane {
         all.add(Nodes.rule());
         all.add(Nodes.label("Level", "caption"));
         Brief brief = now.what().brief();
+        String at = source.name() + " at " + outlet.name();
         Brief.Cell cell = new Brief.Cell(source.id(), outlet.id(), "");
         Brief.Window window = brief.windows().get(cell);
-        TextField least = field("level-least", window == null ? null : window.least());
-        TextField most = field("level-most", window == null ? null : window.most());
-        Runnable set = () -> {
-            Double low = number(least);
-            Double high = number(most);
-            if (isWrong(low) || isWrong(high)) {
-                return; // what was there before stays
-            }
-            if (low != null && high != null && low > high) {
-                Nodes.mark(most, "wrong", true);
-                store.tell(new Message("The window's upper end lies below its lower end.", true));
-                return;
-            }
-            Map<Brief.Cell, Brief.Window> windows =
-                    new TreeMap<>(store.state().what().brief().windows());
-            if (low == null && high == null) {
-                windows.remove(cell);
-            } else {
-                windows.put(cell, new Brief.Window(low, high));
-            }
-            Brief old = store.state().what().brief();
-            store.brief(
-                    BriefChange.between(old, new Brief(old.cells(), windows, old.voiceOverMusic())),
-                    "set the level window of " + source.name() + " at " + outlet.name());
-        };
-        least.setOnAction(e -> set.run());
-        most.setOnAction(e -> set.run());
+        ValueField least = field(
+                "level-least",
+                "Lowest level of " + at + ", dBFS",
+                window == null ? null : window.least(),
+                low -> window(source, outlet, low, entered(cell).most()));
+        ValueField most = field(
+                "level-most",
+                "Highest level of " + at + ", dBFS",
+                window == null ? null : window.most(),
+                high -> window(source, outlet, entered(cell).least(), high));
         HBox between =
                 new HBox(6, Nodes.label("between"), least, Nodes.label("and"), most, Nodes.label("dBFS", "caption"));
         between.setAlignment(Pos.CENTER_LEFT);
         all.add(between);
-        TextField voice = field("voice-over", brief.voiceOverMusic().get(outlet.id()));
-        voice.setOnAction(e -> {
-            Brief old = store.state().what().brief();
-            Map<String, Double> over = new TreeMap<>(old.voiceOverMusic());
-            Double value = number(voice);
-            if (isWrong(value)) {
-                return;
-            }
-            if (value == null) {
-                over.remove(outlet.id());
-            } else {
-                over.put(outlet.id(), value);
-            }
-            store.brief(
-                    BriefChange.between(old, new Brief(old.cells(), old.windows(), over)),
-                    "set voice over music at " + outlet.name());
-        });
+        ValueField voice = field(
+                "voice-over",
+                "Voice over music at " + outlet.name() + ", dB",
+                brief.voiceOverMusic().get(outlet.id()),
+                value -> voiceOver(outlet, value));
         HBox over = new HBox(6, Nodes.label("voice over music by"), voice, Nodes.label("dB", "caption"));
         over.setAlignment(Pos.CENTER_LEFT);
         all.add(over);
     }
 
-    private static TextField field(String id, @Nullable Double value) {
-        TextField field = new TextField(
-                value == null
-                        ? ""
-                        : String.valueOf(Objects.requireNonNull(value)).replaceAll("\\.0$", ""));
-        field.setId(id);
-        field.getStyleClass().add("number-field");
-        field.setPrefColumnCount(4);
-        return field;
+    /** The window of a cell as it is now; open at both ends where there is none. */
+    private Brief.Window entered(Brief.Cell cell) {
+        return store.state().what().brief().windows().getOrDefault(cell, new Brief.Window(null, null));
     }
 
-    /** What a field holds; null if nothing, NaN if it is no number that counts, which is told. */
-    private @Nullable Double number(TextField field) {
-        String text = field.getText().strip().replace('−', '-').replace(',', '.');
-        boolean fine = text.isEmpty() || text.matches("[+-]?\\d{1,3}(\\.\\d{1,6})?");
-        Nodes.mark(field, "wrong", !fine);
-        if (!fine) {
-            store.tell(new Message(
-                    "“" + field.getText() + "” isn't a number of dB. Enter one, as −18, or leave the field empty.",
-                    true));
-            return Double.NaN;
+    private String window(Element source, Element outlet, @Nullable Double low, @Nullable Double high) {
+        if (low != null && high != null && low > high) {
+            return "The upper end of the window, " + plainly(high) + " dBFS, is below its lower end, " + plainly(low)
+                    + " dBFS.";
         }
-        return text.isEmpty() ? null : Double.valueOf(text);
+        Brief.Cell cell = new Brief.Cell(source.id(), outlet.id(), "");
+        Brief old = store.state().what().brief();
+        Map<Brief.Cell, Brief.Window> windows = new TreeMap<>(old.windows());
+        if (low == null && high == null) {
+            windows.remove(cell);
+        } else {
+            windows.put(cell, new Brief.Window(low, high));
+        }
+        store.brief(
+                BriefChange.between(old, new Brief(old.cells(), windows, old.voiceOverMusic())),
+                "set the level window of " + source.name() + " at " + outlet.name());
+        return "";
     }
 
-    private static boolean isWrong(@Nullable Double value) {
-        return value != null && value.isNaN();
+    private String voiceOver(Element outlet, @Nullable Double value) {
+        Brief old = store.state().what().brief();
+        Map<String, Double> over = new TreeMap<>(old.voiceOverMusic());
+        if (value == null) {
+            over.remove(outlet.id());
+        } else {
+            over.put(outlet.id(), value);
+        }
+        store.brief(
+                BriefChange.between(old, new Brief(old.cells(), old.windows(), over)),
+                "set voice over music at " + outlet.name());
+        return "";
+    }
+
+    /** A field for a number of dB, which may be empty. */
+    private ValueField field(String id, String name, @Nullable Double value, Function<@Nullable Double, String> enter) {
+        return new ValueField(id, name, value == null ? "" : plainly(value), text -> {
+                    String typed = text.replace('−', '-').replace(',', '.');
+                    if (!typed.isEmpty() && !typed.matches("[+-]?\\d{1,3}(\\.\\d{1,6})?")) {
+                        return "“" + text + "” isn't a number of dB. Enter one, as −18, or leave the field empty.";
+                    }
+                    return enter.apply(typed.isEmpty() ? null : Double.valueOf(typed));
+                })
+                .telling(why -> {
+                    if (!why.isEmpty()) {
+                        store.tell(new Message(why, true));
+                    }
+                })
+                .columns(4);
+    }
+
+    private static String plainly(double value) {
+        return Double.toString(value).replaceAll("\\.0$", "").replace('-', '−');
     }
 }

@@ -20,8 +20,11 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.BriefChange;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.intake.RowOrder;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
@@ -55,6 +58,9 @@ public final class BriefView extends VBox {
 
     private int row;
     private int column;
+    /** Whether all rows of the cursor's class are marked rather than a block. */
+    private boolean ofClass;
+
     private int fromRow;
     private int fromColumn;
 
@@ -105,6 +111,7 @@ public final class BriefView extends VBox {
             int r = index(sources, s);
             int c = index(outlets, o);
             if (r >= 0 && c >= 0 && (r != row || c != column)) {
+                ofClass = false;
                 row = r;
                 column = c;
                 fromRow = r;
@@ -112,6 +119,9 @@ public final class BriefView extends VBox {
             }
         }
         mark();
+        if (row < sources.size() && column < outlets.size()) {
+            setAccessibleText("Brief, " + cells.get(row).get(column).getAccessibleText());
+        }
     }
 
     private static int index(List<Element> all, String id) {
@@ -173,6 +183,7 @@ public final class BriefView extends VBox {
                             new javafx.scene.transform.Translate(NAMES * u + (o + 0.36) * wide, HEAD * u - 8),
                             new javafx.scene.transform.Rotate(-33));
             int c = o;
+            name.setAccessibleText("Select " + outlets.get(o).name());
             name.setOnMouseClicked(e -> to(0, c, sources.size() - 1, c));
             head.getChildren().add(name);
         }
@@ -205,6 +216,7 @@ public final class BriefView extends VBox {
         title.setMaxWidth(NAMES * u);
         title.setMinHeight(ROW * u);
         title.setMaxHeight(ROW * u);
+        title.setAccessibleText("Select " + source.name());
         title.setOnMouseClicked(e -> to(s, 0, s, outlets.size() - 1));
         line.getChildren().add(title);
         List<BriefCell> mine = new ArrayList<>();
@@ -232,6 +244,7 @@ public final class BriefView extends VBox {
 
     /** Marks a block of cells; the last is the one that the evidence is of. */
     private void to(int aRow, int aColumn, int toRow, int toColumn) {
+        ofClass = false;
         fromRow = aRow;
         fromColumn = aColumn;
         row = toRow;
@@ -272,6 +285,12 @@ public final class BriefView extends VBox {
     }
 
     private boolean isMarked(int s, int o) {
+        if (ofClass) {
+            return o >= Math.min(column, fromColumn)
+                    && o <= Math.max(column, fromColumn)
+                    && Objects.equals(
+                            sources.get(s).get(Sources.CLASS), sources.get(row).get(Sources.CLASS));
+        }
         return s >= Math.min(row, fromRow)
                 && s <= Math.max(row, fromRow)
                 && o >= Math.min(column, fromColumn)
@@ -280,8 +299,15 @@ public final class BriefView extends VBox {
 
     /** Takes a key; whether it meant something here. */
     public boolean key(KeyEvent e) {
-        if (cells.isEmpty() || e.isAltDown() || e.isMetaDown()) {
+        if (cells.isEmpty() || e.isMetaDown()) {
             return false;
+        }
+        if (e.isAltDown()) {
+            boolean moves = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
+            if (moves) {
+                moveRow(e.getCode() == KeyCode.DOWN ? 1 : -1);
+            }
+            return moves;
         }
         boolean shift = e.isShiftDown();
         KeyCode code = e.getCode();
@@ -319,18 +345,22 @@ public final class BriefView extends VBox {
         to(more ? fromRow : r, more ? fromColumn : c, r, c);
     }
 
-    /** Selects the run of rows around the cursor that have its class. */
+    /** Selects all rows that have the class of the one with the cursor, wherever they are. */
     private void markClass() {
-        Object of = sources.get(row).get(Sources.CLASS);
-        int first = row;
-        int last = row;
-        while (first > 0 && Objects.equals(sources.get(first - 1).get(Sources.CLASS), of)) {
-            first--;
+        ofClass = true;
+        mark();
+    }
+
+    /** Moves the row of the cursor down or up. */
+    private void moveRow(int by) {
+        Rig rig = store.state().surveyShown().rig();
+        Element source = sources.get(row);
+        List<Change> changes = RowOrder.moved(rig, rig.get(source.id()), by);
+        if (!changes.isEmpty()) {
+            int to = row + by;
+            store.change(changes, "move " + source.name() + (by > 0 ? " down" : " up"));
+            to(to, column, to, column);
         }
-        while (last + 1 < sources.size() && Objects.equals(sources.get(last + 1).get(Sources.CLASS), of)) {
-            last++;
-        }
-        to(first, column, last, column);
     }
 
     /** Sets the marked cells, in the scene chosen; null makes them not entered. */

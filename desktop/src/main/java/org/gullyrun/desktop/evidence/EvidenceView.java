@@ -3,8 +3,6 @@ package org.gullyrun.desktop.evidence;
 import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.Node;
-import javafx.scene.control.TextField;
-import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.SidePane;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
@@ -43,7 +41,7 @@ public final class EvidenceView extends SidePane {
             fit(now.textScale());
             double at = before.selection().equals(now.selection()) ? getVvalue() : 0;
             fixes.show(now);
-            keepingFocus(() -> Nodes.exchange(box.getChildren(), content(now)));
+            show(() -> content(now));
             setVvalue(at);
         }
         if (now.hop() >= 0
@@ -52,34 +50,6 @@ public final class EvidenceView extends SidePane {
                         || !before.selection().equals(now.selection()))) {
             Platform.runLater(this::reveal);
         }
-    }
-
-    /** Draws anew; what had the focus gets it again, with what was being typed and the caret where it was. */
-    private void keepingFocus(Runnable draw) {
-        Node owner = getScene() == null ? null : getScene().getFocusOwner();
-        boolean inside = owner != null && isWithin(owner);
-        draw.run();
-        if (owner != null && inside && !isWithin(owner)) {
-            Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
-            if (owner instanceof TextField was && again instanceof TextField is) {
-                SettingEditor.takeOver(was, is);
-                is.applyCss(); // a field selects all when it first gets its skin with the focus: that must be over
-            }
-            // What is gone gives the focus to nothing: nothing else may seem to have been chosen.
-            (again == null ? getScene().getRoot() : again).requestFocus();
-            if (owner instanceof TextField was && again instanceof TextField is) {
-                is.selectRange(was.getAnchor(), was.getCaretPosition());
-            }
-        }
-    }
-
-    private boolean isWithin(Node node) {
-        for (Node at = node; at != null; at = at.getParent()) {
-            if (at == box) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /** Scrolls so far that the rung looked at and its settings are seen. */

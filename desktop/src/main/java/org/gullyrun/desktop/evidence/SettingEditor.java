@@ -1,12 +1,12 @@
 package org.gullyrun.desktop.evidence;
 
 import java.util.List;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import org.gullyrun.core.fix.GateMoves;
@@ -24,9 +24,10 @@ import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.rig.ValueType;
-import org.gullyrun.desktop.look.Caret;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
+import org.gullyrun.desktop.look.ValueField;
+import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
@@ -120,18 +121,15 @@ final class SettingEditor {
     }
 
     private Node number(String unit) {
-        TextField field = new TextField(shown());
-        field.setUserData(field.getText());
-        field.getStyleClass().add("number-field");
-        field.setPrefColumnCount(5);
-        named(field);
-        field.setOnAction(e -> enter(field));
-        Caret.whenLeft(field, () -> {
-            // Only a person leaves a field that is in the window; one that is taken out of it has been left by nobody.
-            if (field.getScene() != null && !field.getText().equals(shown())) {
-                enter(field);
-            }
-        });
+        ValueField field = field(shown(), text -> {
+                    if (text.replace('-', '−').replace(',', '.').equals(shown())) {
+                        return "";
+                    }
+                    return text.isEmpty() && !setting.isOptional()
+                            ? "Enter a number, or ? if you don't know."
+                            : enter(text);
+                })
+                .columns(5);
         HBox box = new HBox(4, field, Nodes.label(unit, "small", "caption"));
         box.setAlignment(Pos.CENTER_LEFT);
         return box;
@@ -144,34 +142,27 @@ final class SettingEditor {
                 : raw instanceof List<?> list
                         ? String.join(", ", list.stream().map(String::valueOf).toList())
                         : String.valueOf(raw);
-        TextField field = new TextField(before);
-        field.setUserData(before);
-        field.getStyleClass().add("number-field");
-        field.setPrefColumnCount(13);
-        named(field);
-        Runnable enter = () -> {
-            if (!field.getText().equals(before)) {
-                try {
-                    Rig newest = store.state().surveyShown().rig();
-                    store.change(Entering.enter(newest, new Address(element.id(), setting.key()), field.getText()));
-                } catch (Refused e) {
-                    wrong(field, String.valueOf(e.getMessage()));
-                }
-            }
-        };
-        field.setOnAction(e -> enter.run());
-        Caret.whenLeft(field, () -> {
-            if (field.getScene() != null) {
-                enter.run();
+        return field(before, this::enter).columns(13);
+    }
+
+    private ValueField field(String before, Function<String, String> enter) {
+        ValueField field = new ValueField("", "", before, enter).telling(why -> {
+            if (!why.isEmpty()) {
+                store.tell(new Message(why, true));
             }
         });
+        named(field);
         return field;
     }
 
-    /** Puts what was being typed into the field that stands in its place now. */
-    static void takeOver(TextField was, TextField is) {
-        if (was.getUserData() instanceof String shown && !was.getText().equals(shown)) {
-            is.setText(was.getText());
+    /** Enters a text; gives an empty text, or why it can't be taken. */
+    private String enter(String text) {
+        try {
+            Rig newest = store.state().surveyShown().rig();
+            store.change(Entering.enter(newest, new Address(element.id(), setting.key()), text));
+            return "";
+        } catch (Refused e) {
+            return String.valueOf(e.getMessage());
         }
     }
 
@@ -191,33 +182,10 @@ final class SettingEditor {
     }
 
     private static String plainly(double value) {
-        return value == Math.rint(value)
+        String text = value == Math.rint(value)
                 ? Long.toString(Math.round(value))
                 : Double.toString(Math.round(value * 1e4) / 1e4);
-    }
-
-    private void enter(TextField field) {
-        String text = field.getText().strip();
-        if (text.replace('−', '-').replace(',', '.').equals(shown())) {
-            return;
-        }
-        try {
-            if (text.isEmpty() && !setting.isOptional()) {
-                throw new Refused("Enter a number, or ? if you don't know.");
-            }
-            Rig newest = store.state().surveyShown().rig();
-            List<Change> changes = Entering.enter(newest, new Address(element.id(), setting.key()), text);
-            Nodes.mark(field, "wrong", false);
-            store.change(changes);
-        } catch (Refused e) {
-            wrong(field, String.valueOf(e.getMessage()));
-        }
-    }
-
-    private static void wrong(TextField field, String why) {
-        Nodes.mark(field, "wrong", true);
-        Tooltips.say(field, why);
-        field.setAccessibleHelp(why);
+        return text.replace('-', '−');
     }
 
     private Node menu() {

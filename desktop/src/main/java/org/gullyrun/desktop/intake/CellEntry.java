@@ -26,6 +26,11 @@ final class CellEntry {
         return store.state().surveyShown().rig();
     }
 
+    /** The name of the element in a row. */
+    String nameOf(String row) {
+        return rig().name(row);
+    }
+
     /** Adds a row by its name and gives its id; {@code before} runs as soon as the name is known to be valid. */
     String add(Table table, String name, Runnable before) throws Refused {
         Rig rig = rig();

@@ -64,7 +64,7 @@ public final class IntakeSide extends SidePane {
                     .add(Nodes.label(
                             now.reading().rig().elements().isEmpty()
                                     ? "Nothing entered yet. Begin with what makes sound, or use a starting rig."
-                                    : "Nothing left to ask. Go on to the brief (key 2).",
+                                    : "Nothing left to ask. Go on to the brief (Ctrl 2).",
                             "soft"));
         }
         for (Question question : questions.subList(0, Math.min(MOST, questions.size()))) {

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -117,6 +118,11 @@ public final class IntakeView extends StackPane {
         cursor.start();
     }
 
+    /** Puts the cursor back into the sheet: where it was, or into the line for a new row. */
+    public void resume() {
+        cursor.resume();
+    }
+
     /** The cell that is typed into. */
     public SheetCursor cursor() {
         return cursor;
@@ -167,7 +173,11 @@ public final class IntakeView extends StackPane {
                         + (section == Section.LINKS ? ", “-” names a wire after its ends." : "."));
         sections.setMinWidth(SECTIONS * u);
         sections.setPrefWidth(SECTIONS * u);
-        counts.forEach((each, label) -> label.setText(Integer.toString(Sheet.count(rig, each))));
+        counts.forEach((each, label) -> {
+            int count = Sheet.count(rig, each);
+            label.setText(Integer.toString(count));
+            Objects.requireNonNull(buttons.get(each)).setAccessibleText(each.label() + ", " + count);
+        });
         buttons.forEach((each, button) -> Nodes.mark(button, "selected", each == section));
         List<Table> now = Sheet.of(rig, section);
         boolean same = now.size() == grids.size() && u == drawnScale && scroll.getWidth() == drawnWidth;

@@ -72,7 +72,7 @@ public final class SheetCursor {
         });
         this.sight = new SheetScroll(store, scroll, tables, over, editor);
         TextField field = editor.field();
-        SheetKeys.listen(this, field, over);
+        SheetKeys.listen(this, field, over, otherSection);
         field.textProperty().addListener((o, was, is) -> {
             if (open && !moving) {
                 offer();
@@ -102,7 +102,7 @@ public final class SheetCursor {
         return position.table().columns().get(position.cell().column());
     }
 
-    /** What was being typed as the tables are drawn anew, and in which row of which table. */
+    /** What was being typed, and in which row of which table. */
     private record HalfTyped(String table, String row, int column, String text) {}
 
     /** Takes the cell out while the tables are made anew, and puts it back with what was being typed, if its row is there. */
@@ -136,6 +136,11 @@ public final class SheetCursor {
         go(position.start());
     }
 
+    /** Puts the cursor back where it was last, or to the start. */
+    void resume() {
+        go(position.isThere() ? position.cell() : position.start());
+    }
+
     /** Puts the cursor into a cell, unless the text in the previous cell isn't valid. */
     void place(int table, int line, int column) {
         go(new Cell(table, line, column));
@@ -160,6 +165,8 @@ public final class SheetCursor {
         shown.getChildren().set(at, field);
         field.setPromptText(fresh ? cell.getText() : "");
         editor.begin(fresh ? "" : cell.getText());
+        field.setAccessibleText(
+                fresh ? "Name of a new " + table().noun() : entry.nameOf(shown.row) + ", " + column().head());
         Nodes.mark(shown, "current", true);
         open = true;
         // A field marks all its text when it first gets its skin: that has to be over before it is typed into.
@@ -268,11 +275,7 @@ public final class SheetCursor {
 
     private void unmark() {
         position.markFrom(-1);
-        for (TableGrid grid : grids) {
-            for (int i = 0; i < grid.size(); i++) {
-                Nodes.mark(grid.line(i), "marked", false);
-            }
-        }
+        grids.forEach(grid -> grid.mark(List.of()));
     }
 
     private void offer() {
@@ -333,15 +336,8 @@ public final class SheetCursor {
         if (to != null && leave()) {
             go(to);
             position.markFrom(from);
-            for (int i = 0; i < grid().size(); i++) {
-                Nodes.mark(grid().line(i), "marked", position.marked().contains(i));
-            }
+            grid().mark(position.marked());
         }
-    }
-
-    /** So many sections further. */
-    void otherSection(int by) {
-        otherSection.accept(by);
     }
 
     /** Takes back what was typed; if nothing was, leaves the sheet. */

@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.intake;
 
+import java.util.function.IntConsumer;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -8,18 +9,20 @@ import javafx.scene.layout.Region;
 /** The keys of the cell that is typed into: which of them does what. */
 final class SheetKeys {
     private final SheetCursor cursor;
+    private final IntConsumer otherSection;
     /** Whether the key that removes is still down: a row for each press, however long it is held. */
     private boolean removing;
     /** Whether a Space was just taken as a tick: what it types is not to be typed as well. */
     private boolean spaced;
 
-    private SheetKeys(SheetCursor cursor) {
+    private SheetKeys(SheetCursor cursor, IntConsumer otherSection) {
         this.cursor = cursor;
+        this.otherSection = otherSection;
     }
 
     /** Listens to the keys of a cell for the cursor that is in it. */
-    static void listen(SheetCursor cursor, TextField field, Region over) {
-        SheetKeys keys = new SheetKeys(cursor);
+    static void listen(SheetCursor cursor, TextField field, Region over, IntConsumer otherSection) {
+        SheetKeys keys = new SheetKeys(cursor, otherSection);
         over.sceneProperty().addListener((o, was, is) -> {
             if (is != null) {
                 is.addEventFilter(KeyEvent.KEY_RELEASED, e -> keys.removing &= e.getCode() != KeyCode.DELETE);
@@ -58,8 +61,8 @@ final class SheetKeys {
             }
             case DOWN -> cursor.arrow(1, e.isShiftDown());
             case UP -> cursor.arrow(-1, e.isShiftDown());
-            case PAGE_DOWN -> cursor.otherSection(1);
-            case PAGE_UP -> cursor.otherSection(-1);
+            case PAGE_DOWN -> otherSection.accept(1);
+            case PAGE_UP -> otherSection.accept(-1);
             case ESCAPE -> cursor.escape();
             case SPACE -> {
                 spaced = cursor.isAtTick();

@@ -78,6 +78,13 @@ final class TableGrid extends VBox {
         return order.get(place);
     }
 
+    /** Marks some lines, and no others. */
+    void mark(List<Integer> places) {
+        for (int i = 0; i < order.size(); i++) {
+            Nodes.mark(order.get(i), "marked", places.contains(i));
+        }
+    }
+
     int placeOf(String row) {
         for (int i = 0; i < order.size(); i++) {
             if (order.get(i).row.equals(row)) {

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
@@ -166,6 +167,30 @@ public final class Nodes {
 
     private static Map<Object, Object> held(Node node) {
         return node.hasProperties() ? node.getProperties() : Map.of();
+    }
+
+    /** The first control within a node that can have the focus, in the order in which Tab meets them; null if none can. */
+    public static @Nullable Node firstFocusable(Node node) {
+        return focusable(node).stream().findFirst().orElse(null);
+    }
+
+    /** All controls within a node that can have the focus, in the order in which Tab meets them. */
+    public static List<Node> focusable(Node node) {
+        List<Node> found = new ArrayList<>();
+        collect(node, found);
+        return found;
+    }
+
+    private static void collect(Node node, List<Node> found) {
+        if (!node.isVisible() || node.isDisabled()) {
+            return;
+        }
+        if (node.isFocusTraversable() && !(node instanceof ScrollPane)) {
+            found.add(node);
+        }
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(child -> collect(child, found));
+        }
     }
 
     /** The style class of what is laid over the window, asks, and gives the focus back. */

@@ -1,7 +1,11 @@
 package org.gullyrun.desktop.look;
 
+import java.util.List;
+import java.util.function.Supplier;
 import javafx.geometry.Insets;
+import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 
 /** The sheet at the right edge of a step: as wide at every step, scrolled up and down only. */
@@ -30,5 +34,37 @@ public class SidePane extends ScrollPane {
         setMinWidth(width);
         setPrefWidth(width);
         setMaxWidth(width);
+    }
+
+    /**
+     * Shows other content; what had the focus gets it again, with what was being typed and the cursor where it was.
+     *
+     * @param content makes it; may change what stands there already
+     */
+    protected void show(Supplier<List<Node>> content) {
+        Node owner = getScene() == null ? null : getScene().getFocusOwner();
+        boolean inside = owner != null && isWithin(owner);
+        Nodes.exchange(box.getChildren(), content.get());
+        if (owner != null && inside && !isWithin(owner)) {
+            Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
+            if (owner instanceof ValueField was && again instanceof ValueField is) {
+                is.takeOver(was);
+                is.applyCss(); // a field selects all when it first gets its skin with the focus: that must be over
+            }
+            // What is gone gives the focus to nothing: nothing else may seem to have been chosen.
+            (again == null ? getScene().getRoot() : again).requestFocus();
+            if (owner instanceof TextField was && again instanceof TextField is) {
+                is.selectRange(was.getAnchor(), was.getCaretPosition());
+            }
+        }
+    }
+
+    private boolean isWithin(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at == box) {
+                return true;
+            }
+        }
+        return false;
     }
 }

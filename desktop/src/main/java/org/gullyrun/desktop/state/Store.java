@@ -233,6 +233,7 @@ public final class Store implements AutoCloseable {
         History.Entry entry = session.undo();
         if (entry != null) {
             again(entry, entry.edit().inverse(), "Undo: " + entry.name());
+            tell(new Message("Undone: " + entry.name() + ".", false));
         }
     }
 
@@ -241,6 +242,7 @@ public final class Store implements AutoCloseable {
         History.Entry entry = session.redo();
         if (entry != null) {
             again(entry, entry.edit(), entry.name());
+            tell(new Message("Done again: " + entry.name() + ".", false));
         }
     }
 

@@ -1,11 +1,18 @@
 package org.gullyrun.desktop.window;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Supplier;
+import org.gullyrun.core.brief.StartingBrief;
+import org.gullyrun.core.intake.RowOrder;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.state.FixList;
+import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -26,7 +33,8 @@ final class Commands {
             told("Brief", "Must, may, never", "M, A, N"),
             told("Brief", "Clear", "Delete"),
             told("Brief", "Select more, all", "Shift arrows, Ctrl A"),
-            told("Brief", "Row, column, class", "R, O, C"));
+            told("Brief", "Row, column, class", "R, O, C"),
+            told("Brief", "Move the row", "Alt ↑ ↓"));
 
     private static final double TEXT_STEP = 0.125;
     private static final double ZOOM_IN = 1.25;
@@ -52,10 +60,17 @@ final class Commands {
         return List.copyOf(all);
     }
 
-    /** All keys, those of single steps too. */
+    /** All keys, those of single steps too; what belongs to the step shown comes first. */
     List<Action> keys() {
         List<Action> keys = new ArrayList<>(all);
         keys.addAll(OWN_KEYS);
+        List<String> first = switch (store.state().step()) {
+            case INTAKE -> List.of("Intake", "Lists");
+            case BRIEF -> List.of("Brief");
+            case TRACE -> List.of("Map", "Route");
+            case FINDINGS -> List.of("Finding", "Change");
+        };
+        keys.sort(Comparator.comparingInt(a -> first.contains(a.group()) ? first.indexOf(a.group()) : first.size()));
         return keys;
     }
 
@@ -98,11 +113,29 @@ final class Commands {
         for (Step step : Step.values()) {
             String key = Integer.toString(step.key());
             String id = step.name().toLowerCase(Locale.ROOT);
-            add("Go", id, step.label(), key, () -> store.go(step), key, "Shortcut+" + key);
+            add("Go", id, step.label(), key, () -> frame.get().go(step), key, "Shortcut+" + key);
         }
+        add(
+                "Go",
+                "next-part",
+                "Next part of the window",
+                "F6",
+                () -> frame.get().nextPart(),
+                "F6");
         add("Go", "details", "All settings of the row", "F4", () -> frame.get().turnDetails(), "F4");
         add("Go", "next", "Next finding", "N", () -> store.selectFinding(1), "N");
         add("Go", "previous", "Previous finding", "P", () -> store.selectFinding(-1), "Shift+N", "P");
+        for (StartingBrief each : StartingBrief.values()) {
+            String id = "start-brief-" + each.ordinal();
+            add(
+                    "Brief",
+                    id,
+                    "Start the brief: " + each.title(),
+                    "",
+                    () -> frame.get().start(each));
+        }
+        add("Brief", "start-brief", "Start the brief from …", "B", () -> chooseBrief(frame, overlay), "B");
+        add("Brief", "group-sources", "Group sources by class", "G", this::groupSources, "G");
         add("Finding", "about-finding", "Explain this finding", "H", sheets::about, "H");
         add("Look", "what-if", "What if …", "I", sheets::whatIf, "I");
         add("Look", "levels", "Levels and times", "L", sheets::levels, "L");
@@ -124,6 +157,27 @@ final class Commands {
         add("Map", "farther", "Zoom out", "−", () -> frame.get().map().zoomBy(ZOOM_OUT), "MINUS", "SUBTRACT");
         add("Help", "keys", "Keys", "F1", () -> overlay.keys(keys()), "F1");
         add("Help", "licences", "Third-party licences", "", sheets::licences);
+    }
+
+    private void chooseBrief(Supplier<Frame> frame, Overlay overlay) {
+        Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
+        for (StartingBrief each : StartingBrief.values()) {
+            choices.put(
+                    each.name().toLowerCase(Locale.ROOT),
+                    new Overlay.Choice(
+                            each.title(), each.about(), () -> frame.get().start(each)));
+        }
+        overlay.choose("Start the brief from", choices);
+    }
+
+    private void groupSources() {
+        List<Change> changes =
+                RowOrder.groupedByClass(store.state().surveyShown().rig());
+        if (changes.isEmpty()) {
+            store.tell(new Message("The sources are grouped by class already.", false));
+        } else {
+            store.change(changes, "group sources by class");
+        }
     }
 
     private void turnNight() {

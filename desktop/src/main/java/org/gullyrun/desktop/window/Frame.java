@@ -2,11 +2,14 @@ package org.gullyrun.desktop.window;
 
 import java.util.ArrayList;
 import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.VBox;
+import org.gullyrun.core.brief.StartingBrief;
 import org.gullyrun.desktop.basins.BasinsView;
 import org.gullyrun.desktop.brief.BriefSide;
 import org.gullyrun.desktop.brief.BriefView;
@@ -16,11 +19,13 @@ import org.gullyrun.desktop.findings.FindingsView;
 import org.gullyrun.desktop.head.HeadView;
 import org.gullyrun.desktop.intake.IntakeSide;
 import org.gullyrun.desktop.intake.IntakeView;
+import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.steps.StepBar;
 import org.gullyrun.desktop.trace.MapView;
+import org.jspecify.annotations.Nullable;
 
 /** The parts of the window in their places: head, steps, what the step shows in the middle and beside it, listeners. */
 final class Frame extends BorderPane {
@@ -45,6 +50,7 @@ final class Frame extends BorderPane {
     private final BriefView brief;
     private final BriefSide briefSide;
     private final EvidenceView evidence;
+    private final BasinsView basins;
     private final SheetStack middle;
     private final SheetStack side;
     /** What stays as long as it is so: an answer that is out of date, changes that are not kept safe. */
@@ -78,7 +84,8 @@ final class Frame extends BorderPane {
         setLeft(new StepBar(store));
         setCenter(middle);
         setRight(side);
-        setBottom(new BasinsView(store, width));
+        this.basins = new BasinsView(store, width);
+        setBottom(basins);
         store.watch(this::update);
     }
 
@@ -125,12 +132,64 @@ final class Frame extends BorderPane {
         side.show(step == Step.BRIEF ? briefSide : step == Step.INTAKE && !details ? intakeSide : evidence);
     }
 
+    /** Goes to a step; where it is the one shown already, back into its sheet. */
+    void go(Step step) {
+        if (step == store.state().step() && step == Step.INTAKE) {
+            intake.resume();
+        } else if (step == store.state().step() && step == Step.BRIEF) {
+            brief.requestFocus();
+        }
+        store.go(step);
+    }
+
+    /** Takes the focus to the next part of the window: the middle, the side, the listeners, the head. */
+    void nextPart() {
+        List<Parent> parts = List.of(middle, side, basins, head);
+        Node owner = getScene().getFocusOwner();
+        int at = 0;
+        for (int i = 0; i < parts.size(); i++) {
+            at = isIn(owner, parts.get(i)) ? i : at;
+        }
+        for (int k = 1; k <= parts.size(); k++) {
+            Parent next = parts.get((at + k) % parts.size());
+            if (next == middle && store.state().step() == Step.INTAKE) {
+                intake.resume();
+                return;
+            }
+            Node first = Nodes.firstFocusable(next);
+            if (first != null) {
+                first.requestFocus();
+                return;
+            }
+        }
+    }
+
+    private static boolean isIn(@Nullable Node node, Parent part) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at == part) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Adds a starting brief to the brief. */
+    void start(StartingBrief brief) {
+        store.go(Step.BRIEF);
+        briefSide.start(brief);
+    }
+
+    /** Whether letters that set the brief mean something now: not while the focus is beside the grid. */
+    private boolean isAtBrief() {
+        return store.state().step() == Step.BRIEF && !isIn(getScene().getFocusOwner(), side);
+    }
+
     /** Keys that belong to what is shown rather than to a command; false if this is none. */
     boolean stepKey(KeyEvent e, boolean typing) {
         if (typing) {
             return false;
         }
-        if (store.state().step() == Step.BRIEF && brief.key(e)) {
+        if (isAtBrief() && brief.key(e)) {
             return true;
         }
         boolean walks = e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP;

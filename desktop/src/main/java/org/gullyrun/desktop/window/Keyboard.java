@@ -79,8 +79,7 @@ final class Keyboard {
             return;
         }
         if (overlay.isVisible()) {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                overlay.close();
+            if (overlay.took(e)) {
                 e.consume();
             }
             return;
@@ -105,7 +104,7 @@ final class Keyboard {
     }
 
     private void act(KeyEvent e, boolean typing) {
-        if (typing && !e.isShortcutDown() && e.getCode() != KeyCode.F1 && e.getCode() != KeyCode.F4) {
+        if (typing && !e.isShortcutDown() && !e.getCode().isFunctionKey()) {
             return;
         }
         if (typing && inSheet.getAsBoolean() && isOfCells(e)) {
@@ -135,6 +134,10 @@ final class Keyboard {
     }
 
     private static boolean matches(String keys, KeyEvent e) {
+        // Where the plus needs Shift, as on some keyboards, its key is that of a digit: what it types counts.
+        if (keys.equals("Shortcut+PLUS") && e.isShortcutDown() && "+".equals(e.getText())) {
+            return true;
+        }
         boolean bare = !keys.contains("+");
         if (bare) {
             // Some layouts need Shift or AltGr for a sign: the sign counts, not how it is reached.

@@ -46,6 +46,7 @@ final class MessageBar extends HBox {
         if (what != null) {
             getStyleClass().setAll("message", what.isError() ? "error" : "plain");
             getChildren().setAll(Nodes.label(what.text()));
+            setAccessibleText(what.text());
             if (!what.isError()) {
                 time.setDuration(Duration.seconds(Math.max(SECONDS, what.text().length() / LETTERS)));
                 time.playFromStart();

@@ -29,6 +29,10 @@ import org.jspecify.annotations.Nullable;
 /** A dialog over the window: a question, a form or the sheet of keys. Escape closes it. */
 final class Overlay extends StackPane {
     private static final int MOST_ROWS = 300;
+    /** How far Page Down and an arrow scroll, of what is in sight. */
+    private static final double PAGE = 0.85;
+
+    private static final double LINE = 0.15;
 
     private Runnable closed = () -> {};
     /** What had the focus before something was laid over the window. */
@@ -290,6 +294,77 @@ final class Overlay extends StackPane {
         applyCss();
         double tall = content.prefHeight(width - 16) + 6;
         scroll.setPrefViewportHeight(Math.min(tall, Math.max(200, getHeight() - 120)));
+    }
+
+    /** Does what a key means while something is laid over the window; false if it is for the control that has the focus. */
+    boolean took(KeyEvent e) {
+        switch (e.getCode()) {
+            case ESCAPE -> close();
+            case TAB -> pass(e.isShiftDown() ? -1 : 1);
+            case PAGE_DOWN -> scroll(PAGE);
+            case PAGE_UP -> scroll(-PAGE);
+            case DOWN, UP -> {
+                if (!(getScene().getFocusOwner() instanceof Button)) {
+                    return false;
+                }
+                scroll(e.getCode() == KeyCode.DOWN ? LINE : -LINE);
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Passes the focus on within what is laid over the window, never to what is below. */
+    private void pass(int by) {
+        List<Node> all = Nodes.focusable(this);
+        int at = all.indexOf(getScene().getFocusOwner());
+        if (!all.isEmpty()) {
+            Node next = all.get(Math.floorMod(at + (at < 0 && by < 0 ? 0 : by), all.size()));
+            next.requestFocus();
+            reveal(next);
+        }
+    }
+
+    private void reveal(Node node) {
+        ScrollPane pane = pane();
+        if (pane == null || pane.getContent() == null) {
+            return;
+        }
+        Node content = pane.getContent();
+        double room = pane.getViewportBounds().getHeight();
+        double spare = content.getBoundsInLocal().getHeight() - room;
+        var place = content.sceneToLocal(node.localToScene(node.getBoundsInLocal()));
+        double top = pane.getVvalue() * spare;
+        if (spare > 0 && (place.getMinY() < top || place.getMaxY() > top + room)) {
+            pane.setVvalue(Math.clamp((place.getMinY() - room / 2) / spare, 0, 1));
+        }
+    }
+
+    private void scroll(double by) {
+        ScrollPane pane = pane();
+        if (pane != null && pane.getContent() != null) {
+            double room = pane.getViewportBounds().getHeight();
+            double spare = pane.getContent().getBoundsInLocal().getHeight() - room;
+            if (spare > 0) {
+                pane.setVvalue(Math.clamp(pane.getVvalue() + by * room / spare, 0, 1));
+            }
+        }
+    }
+
+    /** The innermost pane that can be scrolled: the one of a long list in a dialog, or of the dialog. */
+    private @Nullable ScrollPane pane() {
+        ScrollPane found = null;
+        for (Node node : lookupAll(".scroll-pane")) {
+            if (node instanceof ScrollPane pane
+                    && pane.getContent() != null
+                    && pane.getContent().getBoundsInLocal().getHeight()
+                            > pane.getViewportBounds().getHeight() + 1) {
+                found = pane;
+            }
+        }
+        return found;
     }
 
     /** Sets what is done when nothing is laid over the window any more, and the focus cannot go back to where it was. */

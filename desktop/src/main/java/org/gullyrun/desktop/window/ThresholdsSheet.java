@@ -2,15 +2,14 @@ package org.gullyrun.desktop.window;
 
 import java.util.List;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.casefile.Edit;
-import org.gullyrun.desktop.look.Caret;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.ValueField;
 import org.gullyrun.desktop.state.Store;
 
 /** The figures at which findings begin, with their reasons; each can be set otherwise for this case. */
@@ -61,14 +60,17 @@ final class ThresholdsSheet {
         return terms().limits().containsKey(limit.key()) ? "usually " + limit.say(limit.usual()) : "";
     }
 
-    private TextField field(Threshold limit) {
-        TextField field = new TextField(shown(limit));
-        field.setId(id("limit", limit));
-        field.getStyleClass().add("number-field");
+    private ValueField field(Threshold limit) {
+        ValueField field =
+                new ValueField(id("limit", limit), sentence(limit.meaning()), shown(limit), text -> enter(limit, text));
+        field.telling(why -> {
+            if (why.isEmpty()) {
+                field.show(shown(limit));
+            }
+            beside(field, limit, why.isEmpty() ? usually(limit) : why);
+        });
         field.setPrefWidth(96 * store.state().textScale());
         field.setMinWidth(Region.USE_PREF_SIZE);
-        field.setOnAction(e -> enter(field, limit));
-        Caret.whenLeft(field, () -> enter(field, limit));
         return field;
     }
 
@@ -80,17 +82,10 @@ final class ThresholdsSheet {
         return limit.say(terms().limits().getOrDefault(limit.key(), limit.usual()));
     }
 
-    private void enter(TextField field, Threshold limit) {
-        if (field.getText().equals(shown(limit))) {
-            Nodes.mark(field, "wrong", false);
-            beside(field, limit, usually(limit));
-            return;
-        }
-        Double value = field.getText().isBlank() ? Double.valueOf(limit.usual()) : limit.read(field.getText());
-        Nodes.mark(field, "wrong", value == null);
+    private String enter(Threshold limit, String text) {
+        Double value = text.isBlank() ? Double.valueOf(limit.usual()) : limit.read(text);
         if (value == null) {
-            beside(field, limit, "Enter a number " + limit.range());
-            return;
+            return "Enter a number " + limit.range();
         }
         Edit.About from = Edit.About.of(store.state().what());
         Terms to = from.terms().with(limit.key(), value == limit.usual() ? null : value);
@@ -99,12 +94,11 @@ final class ThresholdsSheet {
                     new Edit.OfCase(from, from.with(to)),
                     "set threshold: " + limit.meaning() + " (" + limit.say(value) + ")");
         }
-        field.setText(shown(limit));
-        beside(field, limit, usually(limit));
+        return "";
     }
 
     /** Says something beside a field: what is usual, or what is expected there. */
-    private static void beside(TextField field, Threshold limit, String words) {
+    private static void beside(ValueField field, Threshold limit, String words) {
         if (field.getScene() != null && field.getScene().lookup("#" + id("usual", limit)) instanceof Label label) {
             label.setText(words);
         }

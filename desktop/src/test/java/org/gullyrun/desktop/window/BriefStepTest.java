@@ -142,4 +142,49 @@ class BriefStepTest extends SampleWindowTest {
         });
         WaitForAsyncUtils.waitForFxEvents();
     }
+
+    @Test
+    void theClassIsSelectedWhereverItsRowsAreAndRowsAreGroupedAndMoved(Hands robot) throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> store.select(new Selection.Pair("host", "live")))
+                .get();
+        robot.push(KeyCode.C).push(KeyCode.N);
+        Object voice = rig().get("host").get(Sources.CLASS);
+        for (Element source : of(Kind.SOURCE)) {
+            Wish wish = cells().get(new Brief.Cell(source.id(), "live", ""));
+            assertEquals(source.get(Sources.CLASS) == voice, wish == Wish.NEVER, source.name());
+        }
+        List<Element> before = of(Kind.SOURCE);
+        robot.push(KeyCode.ALT, KeyCode.DOWN);
+        until(() -> !of(Kind.SOURCE).getFirst().id().equals("host"));
+        assertEquals(before.getFirst().id(), of(Kind.SOURCE).get(1).id());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> of(Kind.SOURCE).equals(before));
+        assertTrue(
+                state().message().text().startsWith("Undone: move Host down"),
+                state().message().text());
+        robot.push(KeyCode.G);
+        until(() -> !of(Kind.SOURCE).equals(before) || state().message().text().contains("grouped by class already"));
+    }
+
+    @Test
+    void whatIsTypedInALevelFieldIsKeptOrRefusedWhereverOneGoesNext(Hands robot) throws Exception {
+        Brief.Cell cell = new Brief.Cell("music", "archive", "");
+        robot.clickOn("#wish-music-archive");
+        until(() -> robot.lookup("#level-least").tryQuery().isPresent());
+        robot.doubleClickOn("#level-least").write("-24");
+        robot.clickOn("#wish-host-live");
+        until(() -> new Brief.Window(-24.0, null)
+                .equals(state().what().brief().windows().get(cell)));
+        robot.clickOn("#wish-music-archive");
+        robot.doubleClickOn("#level-most").write("-30").push(KeyCode.TAB);
+        until(() -> state().message() != null && state().message().text().contains("below its lower end"));
+        assertEquals(
+                new Brief.Window(-24.0, null), state().what().brief().windows().get(cell));
+        robot.doubleClickOn("#level-most").write("-6").push(KeyCode.ENTER);
+        until(() -> new Brief.Window(-24.0, -6.0)
+                .equals(state().what().brief().windows().get(cell)));
+        Brief set = state().what().brief();
+        robot.write("mn");
+        assertEquals(set, state().what().brief(), "letters go on into the field, not into the grid");
+    }
 }

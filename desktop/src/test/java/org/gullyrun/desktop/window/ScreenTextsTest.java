@@ -1,17 +1,23 @@
 package org.gullyrun.desktop.window;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.words.Texts;
 import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.state.Selection;
@@ -22,6 +28,8 @@ import org.testfx.framework.junit5.Start;
 /** All that the window says on its way through every step, sheet and dialog, held against phrases that nobody would say. */
 class ScreenTextsTest extends SampleWindowTest {
     private final List<String> texts = new ArrayList<>();
+    /** Controls that say nothing to those who hear the screen. */
+    private final Set<String> nameless = new TreeSet<>();
 
     @Start
     void start(Stage shown) throws Exception {
@@ -40,12 +48,32 @@ class ScreenTextsTest extends SampleWindowTest {
         } else if (node instanceof TextInputControl input && input.getPromptText() != null) {
             texts.add(input.getPromptText());
         }
+        if (isControl(node) && node.isVisible() && spoken(node).isBlank()) {
+            nameless.add(node.getClass().getSimpleName() + " " + node.getId() + " " + node.getStyleClass());
+        }
         if (node.getAccessibleText() != null) {
             texts.add(node.getAccessibleText());
         }
         if (node instanceof Parent parent) {
             parent.getChildrenUnmodifiable().forEach(this::read);
         }
+    }
+
+    private static boolean isControl(Node node) {
+        // The cells of a sheet are reached by the one that is typed into, which has their names.
+        return !node.getStyleClass().contains("sheet-cell")
+                && (node instanceof ButtonBase
+                        || node instanceof TextInputControl
+                        || !(node instanceof ScrollPane)
+                                && (node.isFocusTraversable() || node.getOnMouseClicked() != null)
+                                && !(node.getId() != null && node.getId().equals("map")));
+    }
+
+    private static String spoken(Node node) {
+        String text = node.getAccessibleText();
+        return text != null
+                ? text
+                : node instanceof Labeled labeled && labeled.getText() != null ? labeled.getText() : "";
     }
 
     @Test
@@ -98,6 +126,16 @@ class ScreenTextsTest extends SampleWindowTest {
             robot.write(words);
             read(robot);
         }
+        robot.push(KeyCode.ESCAPE);
+        robot.interact(() -> store.go(Step.INTAKE));
+        for (int section = 0; section < Section.values().length; section++) {
+            until(() -> robot.lookup("#cell").tryQuery().isPresent());
+            read(robot);
+            robot.push(KeyCode.DOWN).push(KeyCode.UP).push(KeyCode.UP);
+            read(robot);
+            robot.push(KeyCode.F4).push(KeyCode.PAGE_DOWN);
+        }
+        assertEquals(Set.of(), nameless);
         assertTrue(texts.size() > 1_500, "texts: " + texts.size());
         Texts.check(texts.stream().filter(t -> !isNotice(t)).toList(), Path.of("target", "texts.txt"));
     }
