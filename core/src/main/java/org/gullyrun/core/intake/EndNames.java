@@ -40,19 +40,37 @@ final class EndNames {
                 + kind.noun().substring(1);
     }
 
-    /** Changes of a setting with the new name, where it is an end of something that is named after its ends. */
+    /**
+     * Changes of a setting, and with them the new names of what is named after its ends: of the row itself where the
+     * setting is an end of it, of all that joins the row where it is the row's name.
+     */
     static List<Change> following(Rig rig, Element row, Setting<?> setting, List<Change> changes) {
-        if (changes.isEmpty() || !has(row.kind()) || !ends(row).contains(setting) || !isNamedAfterEnds(rig, row)) {
+        boolean isEnd = has(row.kind()) && ends(row).contains(setting) && isNamedAfterEnds(rig, row);
+        boolean isName = setting.equals(Common.name(row.kind()));
+        if (changes.isEmpty() || !isEnd && !isName) {
             return changes;
         }
         Rig after = Changes.apply(rig, changes);
-        String name = name(after, after.get(row.id()));
-        if (name.isEmpty() || name.equals(row.name())) {
-            return changes;
-        }
         List<Change> all = new ArrayList<>(changes);
-        all.addAll(Columns.set(rig, row, Common.name(row.kind()), name));
+        if (isEnd) {
+            rename(rig, after, row, all);
+            return all;
+        }
+        for (Kind kind : Kind.values()) {
+            for (Element one : has(kind) ? rig.of(kind) : List.<Element>of()) {
+                if (one != row && one.name().equals(name(rig, one))) {
+                    rename(rig, after, one, all);
+                }
+            }
+        }
         return all;
+    }
+
+    private static void rename(Rig rig, Rig after, Element one, List<Change> into) {
+        String name = name(after, after.get(one.id()));
+        if (!name.isEmpty() && !name.equals(one.name())) {
+            into.addAll(Columns.set(rig, one, Common.name(one.kind()), name));
+        }
     }
 
     private static List<Setting<?>> ends(Element row) {

@@ -18,6 +18,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
@@ -46,6 +47,10 @@ class SheetTest {
     private void type(Section section, int place, String row, int column, String text) {
         Column into = table(section, place).columns().get(column);
         rig = Changes.apply(rig, into.enter(rig, rig.get(row), text));
+    }
+
+    private void rename(String device, String name) {
+        rig = Changes.apply(rig, Entering.enter(rig, new Address(device, "name"), name));
     }
 
     /** The cells of a table by its columns, parted by bars. */
@@ -208,6 +213,10 @@ class SheetTest {
         assertEquals("Dome video out to Kestrel box", rig.name(wire));
         type(Section.LINKS, 1, wire, 2, "dome l");
         assertEquals("Dome video out to Dome line in", rig.name(wire));
+        String end = rig.find(rig.get(wire).get(Links.WIRE_TO)).id();
+        rename(end, "Dome desk in");
+        assertEquals("Dome video out to Dome desk in", rig.name(wire), "it follows its end's new name");
+        rename(end, "Dome line in");
         type(Section.LINKS, 1, wire, 0, "Long wire");
         type(Section.LINKS, 1, wire, 2, "k");
         assertEquals("Long wire", rig.name(wire));

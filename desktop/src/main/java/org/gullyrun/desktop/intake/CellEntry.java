@@ -2,6 +2,7 @@ package org.gullyrun.desktop.intake;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Option;
 import org.gullyrun.core.intake.Refused;
@@ -17,6 +18,8 @@ import org.gullyrun.desktop.state.Store;
 /** What is typed into a cell of the sheet becomes changes here: new rows, values for one row or several, and removals. */
 final class CellEntry {
     private final Store store;
+    /** The row that was asked about and goes when it is asked for once more. */
+    private String toRemove = "";
 
     CellEntry(Store store) {
         this.store = store;
@@ -80,24 +83,38 @@ final class CellEntry {
                 false));
     }
 
-    /** Removes a row and says what still refers to it. */
-    void remove(Table table, String row) {
+    /**
+     * Whether a row may be removed now: if something refers to it, that is said first, and it may be when asked for once
+     * more.
+     */
+    boolean mayRemove(Table table, String row) {
         Rig rig = rig();
-        List<Change> changes = table.remove(rig, row);
-        String name = rig.name(row);
-        int known = Dangling.in(rig).size();
-        List<Dangling> left = Dangling.in(Changes.apply(rig, changes));
-        store.change(changes, "remove " + name);
-        if (left.size() > known) {
-            List<String> names = left.stream()
-                    .filter(d -> d.to().equals(row) || rig.find(d.to()) != null)
-                    .map(d -> rig.name(d.at().element()))
-                    .distinct()
-                    .toList();
+        Set<Dangling> known = Set.copyOf(Dangling.in(rig));
+        List<String> left = Dangling.in(Changes.apply(rig, table.remove(rig, row))).stream()
+                .filter(d -> !known.contains(d))
+                .map(d -> rig.name(d.at().element()))
+                .distinct()
+                .toList();
+        if (!left.isEmpty() && !row.equals(toRemove)) {
+            toRemove = row;
             store.tell(new Message(
-                    "Removed " + name + ". Still referred to by " + String.join(", ", names)
-                            + "; Ctrl Z brings it back.",
+                    String.join(", ", left) + (left.size() == 1 ? " refers to " : " refer to ")
+                            + rig.name(row)
+                            + ". Press Ctrl Delete again to remove it all the same.",
                     false));
+            return false;
         }
+        return true;
+    }
+
+    /** Removes a row. */
+    void remove(Table table, String row) {
+        toRemove = "";
+        store.change(table.remove(rig(), row), "remove " + rig().name(row));
+    }
+
+    /** Another cell, another question: nothing is about to be removed. */
+    void moved() {
+        toRemove = "";
     }
 }

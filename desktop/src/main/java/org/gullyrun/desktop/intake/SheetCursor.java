@@ -151,6 +151,7 @@ public final class SheetCursor {
             return;
         }
         position.set(to);
+        entry.moved();
         moving = true;
         TableGrid.Line shown = line();
         Label cell = shown.cells.get(position.cell().column());
@@ -388,8 +389,10 @@ public final class SheetCursor {
         if (row.isEmpty() || !table.grows()) {
             return;
         }
-        takeOut();
-        entry.remove(table, row);
-        place(position.cell().table(), Math.min(position.cell().line(), grid().size() - 1), 0);
+        if (entry.mayRemove(table, row)) {
+            takeOut();
+            entry.remove(table, row);
+            place(position.cell().table(), Math.min(position.cell().line(), grid().size() - 1), 0);
+        }
     }
 }
