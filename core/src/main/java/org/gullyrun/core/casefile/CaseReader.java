@@ -52,10 +52,16 @@ final class CaseReader {
     /** What is wrong at a place; the door adds the file's name. */
     static final class Wrong extends RuntimeException {
         private final String place;
+        private final String remedy;
 
         Wrong(String place, String reason) {
+            this(place, reason, "Nothing was changed. Correct it there and open it again.");
+        }
+
+        Wrong(String place, String reason, String remedy) {
             super(reason);
             this.place = place;
+            this.remedy = remedy;
         }
     }
 
@@ -85,11 +91,7 @@ final class CaseReader {
         } catch (IOException e) {
             throw new CaseProblem(file, "", "it can't be read: " + e.getMessage(), "Open an earlier copy.");
         } catch (Wrong e) {
-            throw new CaseProblem(
-                    file,
-                    e.place,
-                    String.valueOf(e.getMessage()),
-                    "Nothing was changed. Correct it there and open it again.");
+            throw new CaseProblem(file, e.place, String.valueOf(e.getMessage()), e.remedy);
         }
     }
 
@@ -102,8 +104,9 @@ final class CaseReader {
         if (version > CaseWriter.VERSION) {
             throw new Wrong(
                     "version",
-                    "it was written by a newer version of the program (" + version + ", this one reads up to "
-                            + CaseWriter.VERSION + ")");
+                    "a newer Gullyrun wrote it, in version " + version
+                            + " of the case file; this one reads up to version " + CaseWriter.VERSION,
+                    "Nothing was changed. Open it with the newer Gullyrun.");
         }
         if (version < 1) {
             throw new Wrong("version", "expected a whole number from 1 to " + CaseWriter.VERSION);

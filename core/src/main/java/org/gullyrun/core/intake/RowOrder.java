@@ -1,7 +1,6 @@
 package org.gullyrun.core.intake;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import org.gullyrun.core.rig.Change;
@@ -43,7 +42,7 @@ public final class RowOrder {
 
     private static List<Change> places(Rig rig, List<Element> order) {
         if (order.equals(rig.of(order.isEmpty() ? Kind.SOURCE : order.getFirst().kind()))) {
-            return Collections.emptyList();
+            return List.of();
         }
         List<Change> changes = new ArrayList<>();
         for (int i = 0; i < order.size(); i++) {
@@ -53,6 +52,6 @@ public final class RowOrder {
                 changes.add(change);
             }
         }
-        return changes;
+        return List.copyOf(changes);
     }
 }

@@ -47,7 +47,7 @@ final class SpecialColumns {
         public List<Change> enter(Rig rig, Element row, String text) {
             Element output = output(rig, row);
             List<Change> changes = Columns.enter(rig, output, setting, text);
-            if (rig.find(output.id()) != null || changes.isEmpty()) {
+            if (rig.find(output.id()) != null || text.isBlank()) {
                 return changes;
             }
             // The program has no output yet: it comes with the value.

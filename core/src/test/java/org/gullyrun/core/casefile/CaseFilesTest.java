@@ -169,7 +169,7 @@ class CaseFilesTest {
     void whatIsWrongIsToldWithFilePlaceAndReason() {
         refused("{\"format\": \"gullyrun case\",\n \"version\": 1,,", "night.json", "line 2, column 15", "not JSON");
         refused("[]", "the file", "expected an object");
-        refused("{\"format\":\"gullyrun case\",\"version\":7}", "newer version of the program (7");
+        refused("{\"format\":\"gullyrun case\",\"version\":7}", "a newer Gullyrun wrote it, in version 7");
         refused(
                 with("{\"devices\":[{\"id\":\"d\",\"rate\":\"fast\"}]}"),
                 "surveys[0].rig.devices[0].rate",

@@ -5,11 +5,17 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
+import java.util.Set;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Common;
+import org.gullyrun.core.rig.Dangling;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -79,7 +85,7 @@ class InventoryTest {
                         "Row 1, colour: Unknown column. It is left out.",
                         "Row 3, direction: “sideways” isn't valid here. Enter one of: playback, recording.",
                         "Row 4, name: Enter a name.",
-                        "Row 5, kHz: “fast” isn't a number of kHz. Enter 44.1, 48 or 96, or ? if you don't know."),
+                        "Row 5, sample rate: “fast” isn't a number of kHz. Enter 44.1, 48 or 96, or ? if you don't know."),
                 preview.mistakes().stream().map(Preview.Mistake::told).toList());
         assertEquals(3, preview.count(Preview.Fate.ADDED));
         Rig rig = Changes.apply(Rig.EMPTY, preview.changes());
@@ -181,5 +187,81 @@ class InventoryTest {
                 .findFirst()
                 .orElseThrow();
         assertEquals(null, dock.get(Devices.RATE), "a choice of rates is not the rate in use");
+    }
+
+    /** Names by kind, as far as lists tell rows apart. */
+    private static boolean hasUniqueNames(Rig rig) {
+        Set<String> names = new HashSet<>();
+        return rig.elements().stream()
+                .filter(e -> e.kind() != Kind.APP_OUTPUT)
+                .allMatch(e -> !e.name().isBlank()
+                        && !e.name().startsWith("+")
+                        && names.add(e.kind() + " " + e.name().toLowerCase(Locale.ROOT)));
+    }
+
+    @Test
+    void aListTakenInOnAnEmptySheetMakesTheRigThatItWasWrittenOf() {
+        List<Rig> rigs = new ArrayList<>();
+        SampleShow.make().surveys().forEach(survey -> rigs.add(survey.rig()));
+        for (long seed = 0; seed < RandomRigs.many(300, 3_000); seed++) {
+            rigs.add(named(RandomRigs.of(seed)));
+        }
+        int compared = 0;
+        for (Rig rig : rigs) {
+            if (!hasUniqueNames(rig) || !Dangling.in(rig).isEmpty()) {
+                continue;
+            }
+            String list = Inventory.write(rig);
+            Preview preview = Inventory.read(Rig.EMPTY, list.getBytes(StandardCharsets.UTF_8));
+            assertEquals(
+                    List.of(),
+                    preview.mistakes().stream().map(Preview.Mistake::told).toList(),
+                    list);
+            Rig made = Changes.apply(Rig.EMPTY, preview.changes());
+            assertEquals(list, Inventory.write(made));
+            for (Kind kind : List.of(Kind.MACHINE, Kind.DEVICE, Kind.CABLE, Kind.WIRE, Kind.COUPLING, Kind.PROCESSOR)) {
+                assertEquals(rig.of(kind).size(), made.of(kind).size(), list);
+            }
+            compared++;
+        }
+        assertTrue(compared > 100, "rigs compared: " + compared);
+    }
+
+    /** The rig with a name for every element, none twice. */
+    private static Rig named(Rig rig) {
+        List<Element> named = new ArrayList<>();
+        for (Element element : rig.elements()) {
+            named.add(element.with(Common.name(element.kind()), "The " + element.id()));
+        }
+        return Rig.of(named);
+    }
+
+    @Test
+    void twoRowsOfOneNameAndCellsBeyondTheColumnsAreTold() {
+        Preview preview = Inventory.read(Rig.EMPTY, """
+                Type,Device,Sample rate (kHz)
+                device,Mic,48
+                device,mic,44.1
+                device,Amp,48,left over
+                device,Box,quick
+                """.getBytes(StandardCharsets.UTF_8));
+        assertEquals(
+                List.of(
+                        "Row 3, Device: Row 2 is called “mic” too, and rows are told apart by their names. Give one of them"
+                                + " another name.",
+                        "Row 4: It has 4 cells, but the first row names 3 columns. What is beyond them is left out."),
+                preview.mistakes().stream().map(Preview.Mistake::told).limit(2).toList());
+        assertTrue(
+                preview.mistakes().get(2).told().startsWith("Row 5, Sample rate (kHz): “quick” isn't a number"),
+                preview.mistakes().get(2).told());
+        assertEquals(
+                3, Changes.apply(Rig.EMPTY, preview.changes()).of(Kind.DEVICE).size());
+    }
+
+    @Test
+    void aComputerWithoutSoundDevicesIsTold() {
+        assertEquals(
+                "No sound devices were found on this computer.",
+                Inventory.take(Rig.EMPTY, List.of()).mistakes().getFirst().told());
     }
 }

@@ -109,7 +109,7 @@ public final class WorkbenchApp extends Application {
         stage.setScene(bare);
         place(stage, remembered);
         stage.show();
-        OBSERVER.get().shown(bare);
+        observer().shown(bare);
         Platform.runLater(() -> fill(stage, bare));
     }
 
@@ -142,7 +142,11 @@ public final class WorkbenchApp extends Application {
         if (getParameters().getRaw().contains(REHEARSE)) {
             new Rehearsal(bare, made).start();
         }
-        OBSERVER.get().filled(made);
+        observer().filled(made);
+    }
+
+    private static WindowObserver observer() {
+        return Objects.requireNonNull(OBSERVER.get());
     }
 
     /** Nothing can be shown: that is said, in place of an empty window. */
