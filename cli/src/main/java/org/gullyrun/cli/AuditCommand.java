@@ -89,7 +89,13 @@ final class AuditCommand implements Callable<Integer> {
                 .quick();
         Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
-        return RootCauses.of(quick, reading, () -> false, () -> System.nanoTime() > until, progress -> {});
+        return RootCauses.of(
+                quick,
+                opened.what().goodRig(opened.survey().id()),
+                reading,
+                () -> false,
+                () -> System.nanoTime() > until,
+                progress -> {});
     }
 
     private static void text(
@@ -118,8 +124,8 @@ final class AuditCommand implements Callable<Integer> {
             out.println(causes.groups().size() + (causes.groups().size() == 1 ? " change fixes " : " changes fix ")
                     + causes.cleared() + " of them, applied one after the other:");
             causes.groups()
-                    .forEach(g -> out.println(
-                            "  " + g.fix().sentence() + " (" + g.findings().size() + ")"));
+                    .forEach(g -> out.println("  " + g.fix().sentence() + " (" + g.price()
+                            + (g.standsAlone() ? ")" : ", after those above)")));
         }
         if (causes.state() == RootCauses.Progress.OUT_OF_TIME) {
             out.println("Stopped after " + CAUSES_SECONDS

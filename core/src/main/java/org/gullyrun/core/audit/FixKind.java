@@ -6,8 +6,8 @@ public enum FixKind {
     GATES(true),
     /** A program may play elsewhere, or a default may move. */
     CHOICES(true),
-    /** An output stops taking the track. */
-    UNTICK_TRACK(true),
+    /** A call cancels its own echo. */
+    CANCEL_ECHO(true),
     /** The engine takes the rate of its devices, or they take its rate. */
     ENGINE_RATE(true),
     /** One of two choices goes. */

@@ -5,6 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One support job. Immutable.
@@ -83,5 +85,12 @@ public record Case(
     /** This case on other terms. */
     public Case withTerms(Terms other) {
         return new Case(title, note, showHours, knownGood, surveys, brief, other, extras);
+    }
+
+    /** The rig of the survey marked as known good; null if none is, or for that survey itself. */
+    public @Nullable Rig goodRig(String survey) {
+        return knownGood.isEmpty() || knownGood.equals(survey)
+                ? null
+                : survey(knownGood).map(Survey::rig).orElse(null);
     }
 }

@@ -24,7 +24,9 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 
@@ -77,8 +79,10 @@ final class AffectedFindings {
     List<Finding> by(List<Change> changes, Collection<Finding> findings) {
         List<Place> all = new ArrayList<>();
         for (Change change : changes) {
-            if (change instanceof Change.Set set) {
-                all.addAll(places.computeIfAbsent(set, this::places));
+            switch (change) {
+                case Change.Set set -> all.addAll(places.computeIfAbsent(set, this::places));
+                case Change.Add(Element what) -> added(what, all);
+                case Change.Remove remove -> {}
             }
         }
         return all.isEmpty()
@@ -97,6 +101,10 @@ final class AffectedFindings {
                 chosen(graph, i, set, found);
             } else if (playback) {
                 moved(graph, i, set, found);
+            } else if (set.to() instanceof Choice to) {
+                led(graph, i, reading.rig().get(set.element()), to, found);
+            } else if (set.setting().equals(Productions.ALWAYS)) {
+                brought(graph, i, set.element(), found);
             }
             if (USABLE.contains(set.setting())) {
                 // What had to do without the device comes back to it, from wherever it had gone.
@@ -139,6 +147,59 @@ final class AffectedFindings {
         found.add(new Place(scene, Does.CLOSES, out, out));
         found.add(new Place(
                 scene, Does.OPENS, out, Choices.usable(rig, device) ? points(graph.point(device)) : points()));
+    }
+
+    /** A choice of an engine, a pass-through, an input or a microphone: what it led to closes, and what it leads to now opens. */
+    private void led(FlowGraph graph, int scene, Element element, Choice to, List<Place> found) {
+        boolean listens = element.kind() == Kind.INPUT || element.kind() == Kind.APPLICATION;
+        int own = switch (element.kind()) {
+            case APPLICATION -> graph.point(PointId.in(element.id()));
+            case PRODUCTION -> graph.point(PointId.cue(element.id()));
+            case PASS_THROUGH -> graph.point(element.or(Links.PASS_FROM, ""));
+            case BUS, INPUT -> graph.point(element.id());
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PROCESSOR, APP_OUTPUT, MIXER, STRIP, GROUP -> -1;
+            case SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> -1;
+        };
+        int device = graph.point(to.id());
+        if (own < 0) {
+            found.add(new Place(scene, Does.CLOSES, points(), points()));
+            found.add(new Place(scene, Does.OPENS, points(), points()));
+            return;
+        }
+        for (int s : listens ? graph.in(own) : graph.out(own)) {
+            if (graph.isOpen(s)) {
+                found.add(new Place(scene, Does.CLOSES, points(graph.from(s)), points(graph.to(s))));
+            }
+        }
+        found.add(
+                listens
+                        ? new Place(scene, Does.OPENS, points(device), points(own))
+                        : new Place(scene, Does.OPENS, points(own), points(device)));
+    }
+
+    /** An input that comes into a scene. */
+    private static void brought(FlowGraph graph, int scene, String input, List<Place> found) {
+        int point = graph.point(input);
+        if (point >= 0) {
+            int[] from = Arrays.stream(graph.in(point)).map(graph::from).toArray();
+            found.add(new Place(scene, Does.OPENS, from, points(point)));
+        }
+    }
+
+    /** An entry brings its input into scenes; a new input captures what it takes, to wherever its tracks go. */
+    private void added(Element what, List<Place> found) {
+        for (int i : scenes) {
+            FlowGraph graph = reading.scenes().get(i).graph();
+            if (what.kind() == Kind.ENTRY) {
+                brought(graph, i, what.or(Productions.BRINGS, ""), found);
+            } else if (what.kind() == Kind.INPUT) {
+                String program = what.get(Productions.APPLICATION);
+                int from = program != null
+                        ? graph.point(PointId.out(program))
+                        : what.get(Productions.DEVICE) instanceof Choice device ? graph.point(device.id()) : -1;
+                found.add(new Place(i, Does.OPENS, points(from), points()));
+            }
+        }
     }
 
     /** A default that is moved: all that plays to it leaves, and what takes from it takes from another. */

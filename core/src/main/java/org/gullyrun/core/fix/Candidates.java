@@ -11,10 +11,13 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.route.Route;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
@@ -25,6 +28,7 @@ import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
@@ -37,6 +41,9 @@ import org.gullyrun.core.rig.ValueType;
  * also the choices at which the source sets out; for rates the odd end; for a flag that is off, on.
  */
 final class Candidates {
+    /** Of so many routes at most all but one are closed at once. */
+    private static final int MOST_TOGETHER = 6;
+
     private final Reading reading;
     private final Finding finding;
     private final Rig rig;
@@ -58,6 +65,15 @@ final class Candidates {
         if (kind == FixKind.CHOICES) {
             candidates.fromChoices();
         }
+        switch (reading.rule(finding).topic()) {
+            case MISSING -> MissingCandidates.of(reading, finding, candidates::add);
+            case DOUBLE -> {
+                candidates.together();
+                candidates.elsewhere();
+            }
+            case LEAK, LOOP, TRACK -> candidates.elsewhere();
+            case SCENE, DOWN, DEVICE, RATE, CLOCK, CALL, TIME, LEVEL, RISK, CLUTTER -> {}
+        }
         RuleCandidates.of(reading, finding, candidates::add);
         return List.copyOf(candidates.found);
     }
@@ -73,9 +89,13 @@ final class Candidates {
         GateMoves moves = new GateMoves(rig, scene.key());
         for (Evidence.Trace route : finding.evidence().routes()) {
             List<Change> openAll = new ArrayList<>();
-            for (int segment : route.in(scene.graph())) {
-                for (Gate gate : scene.graph().gates(segment)) {
-                    if (gate.open() && route.form() != Evidence.Form.BLOCKED) {
+            List<Integer> segments = route.in(scene.graph());
+            // What is on the wrong track leaves that track: of equal fixes the last on the route is meant.
+            boolean lastFirst = reading.rule(finding).topic() == Topic.TRACK;
+            for (int segment : lastFirst ? segments.reversed() : segments) {
+                List<Gate> gates = scene.graph().gates(segment);
+                for (Gate gate : lastFirst ? gates.reversed() : gates) {
+                    if (gate.open() && route.form() != Evidence.Form.BLOCKED && !isNeededByCall(gate)) {
                         add(moves.close(gate));
                     } else if (!gate.open()) {
                         moves.open(gate).stream()
@@ -88,6 +108,14 @@ final class Candidates {
                 add(openAll);
             }
         }
+    }
+
+    /** Whether a gate is the microphone of a call whose other end has to hear somebody: that is never shut. */
+    private boolean isNeededByCall(Gate gate) {
+        return (Applications.MAY_LISTEN.equals(gate.setting()) || Applications.INPUT_MUTED.equals(gate.setting()))
+                && reading.scenes().getFirst().cells().stream()
+                        .anyMatch(cell -> cell.wish() == Wish.MUST
+                                && gate.at().element().equals(cell.outlet().get(Outlets.APPLICATION)));
     }
 
     private void fromSettings() {
@@ -119,6 +147,54 @@ final class Candidates {
                 }
             }
         }
+    }
+
+    /** Every choice on an unwanted route, made otherwise. */
+    private void elsewhere() {
+        int at = finding.evidence().scene();
+        ChoiceMoves moves = new ChoiceMoves(reading, at, this::add);
+        for (Evidence.Trace route : finding.evidence().routes()) {
+            if (route.form() != Evidence.Form.BLOCKED) {
+                moves.along(route.in(reading.scenes().get(at).graph()));
+            }
+        }
+    }
+
+    /** Of several unwanted routes all but one closed at once: each by the first gate that the one kept doesn't share. */
+    private void together() {
+        if (reading.rule(finding).topic() != Topic.DOUBLE) {
+            return;
+        }
+        SceneReading scene = reading.scenes().get(finding.evidence().scene());
+        int source = rig.of(Kind.SOURCE).indexOf(rig.find(finding.subject().source()));
+        int outlet = rig.of(Kind.OUTLET).indexOf(rig.find(finding.subject().outlet()));
+        if (source < 0 || outlet < 0) {
+            return;
+        }
+        List<Route> routes =
+                scene.routes(scene.cell(source, outlet), MOST_TOGETHER).routes();
+        for (Route kept : routes.size() > 2 ? routes : List.<Route>of()) {
+            Set<Gate> shared = new LinkedHashSet<>();
+            kept.segments().forEach(s -> shared.addAll(scene.graph().gates(s)));
+            Set<Change> all = new LinkedHashSet<>();
+            for (Route other : routes) {
+                all.addAll(other == kept ? List.of() : closing(scene, other, shared));
+            }
+            add(List.copyOf(all));
+        }
+    }
+
+    private List<Change> closing(SceneReading scene, Route route, Set<Gate> shared) {
+        GateMoves moves = new GateMoves(rig, scene.key());
+        for (int segment : route.segments()) {
+            for (Gate gate : scene.graph().gates(segment)) {
+                List<Change> changes = shared.contains(gate) ? List.of() : moves.close(gate);
+                if (!changes.isEmpty()) {
+                    return changes;
+                }
+            }
+        }
+        return List.of();
     }
 
     /**

@@ -17,10 +17,15 @@ import org.jspecify.annotations.Nullable;
 final class CauseCandidate {
     /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
     static final Comparator<CauseCandidate> ORDER = Comparator.comparingInt((CauseCandidate o) -> -o.worth)
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
+            .thenComparing(o -> o.fix != null && o.fix.cutsAtStart())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.unprocessed())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.lost())
+            .thenComparing(o -> o.fix != null && !o.fix.restores())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.moved())
             .thenComparingInt(o -> o.changes.size())
-            .thenComparing(o -> o.sentence);
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.depth())
+            .thenComparingInt(o -> o.number);
 
     final List<Change> changes;
     final Set<String> mayClear = new HashSet<>();
@@ -35,7 +40,8 @@ final class CauseCandidate {
     /** How much of what is open it clears, or might. */
     int worth;
 
-    final String sentence;
+    /** After how many others it was thought of. */
+    final int number;
     /** What it cleared once it had been made after another that was to make way for it; null if it brought something. */
     final Map<CauseCandidate, @Nullable Set<String>> afterOthers = new IdentityHashMap<>();
     /** Whether it was not made because it is certain to lose a must. */
@@ -43,9 +49,9 @@ final class CauseCandidate {
     /** Whether it has brought something new, and nothing made since concerns that. */
     boolean stuck;
 
-    CauseCandidate(List<Change> changes, String sentence) {
+    CauseCandidate(List<Change> changes, int number) {
         this.changes = changes;
-        this.sentence = sentence;
+        this.number = number;
     }
 
     Collection<String> clears() {
@@ -53,7 +59,7 @@ final class CauseCandidate {
     }
 
     boolean brings() {
-        return loses || fix != null && !fix.created().isEmpty();
+        return loses || fix != null && !fix.isSafe();
     }
 
     /** The first so many of some that clear something, in order. */

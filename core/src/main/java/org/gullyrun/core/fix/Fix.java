@@ -1,7 +1,10 @@
 package org.gullyrun.core.fix;
 
 import java.util.List;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Kind;
 
 /**
  * Changes that are verified to fix a finding.
@@ -11,6 +14,10 @@ import org.gullyrun.core.rig.Change;
  * @param cleared the identities of all findings that are gone or down to minor by it
  * @param created the identities of findings that were not there before, or rose to major or critical
  * @param altered what else happens: other deliveries that were good and change, in plain words, each once
+ * @param worth how much it resolves, less what minor findings it causes: a critical one counts 100, a major 10, a minor 1
+ * @param bad how many of the created are major or critical
+ * @param lost how many deliveries that were required or optional it loses
+ * @param restores whether it puts everything it changes back as it was when all was well
  * @param unprocessed for how many doubles it leaves the raw sound and silences the processed one: hardly ever what is wanted
  */
 public record Fix(
@@ -19,12 +26,54 @@ public record Fix(
         List<String> cleared,
         List<String> created,
         List<String> altered,
+        int worth,
+        int bad,
+        int lost,
+        boolean restores,
         int unprocessed) {
     public Fix {
         changes = List.copyOf(changes);
         cleared = List.copyOf(cleared);
         created = List.copyOf(created);
         altered = List.copyOf(altered);
+    }
+
+    /** Whether it causes nothing major or critical. What is minor is told beforehand, and taken into account. */
+    public boolean isSafe() {
+        return bad == 0;
+    }
+
+    /** Whether it silences a program altogether: everything else that fixes the trouble comes before. */
+    boolean cutsAtStart() {
+        return changes.stream()
+                .anyMatch(c -> c instanceof Change.Set set
+                        && set.setting().equals(Applications.MUTED)
+                        && Boolean.TRUE.equals(set.to()));
+    }
+
+    /** How many choices that stand for something it moves elsewhere: what is only incomplete is completed rather. */
+    int moved() {
+        return (int) changes.stream()
+                .filter(c -> c instanceof Change.Set set
+                        && set.from() instanceof Choice from
+                        && from != Choice.Special.UNSET
+                        && from != Choice.Special.NOTHING)
+                .count();
+    }
+
+    /** How deep it reaches: a program's own setting 0, a default 1, a system setting 2. */
+    int depth() {
+        return changes.stream()
+                .mapToInt(c -> c instanceof Change.Set set
+                        ? set.setting().kind() == Kind.MACHINE
+                                ? 1
+                                : set.setting().equals(Applications.SYSTEM_CHOICE)
+                                                || set.setting().equals(Applications.INPUT_SYSTEM)
+                                        ? 2
+                                        : 0
+                        : 0)
+                .max()
+                .orElse(0);
     }
 
     /** How many other deliveries that were good it changes. */
@@ -34,7 +83,7 @@ public record Fix(
 
     /** What it clears and costs, in one line. */
     public String price() {
-        return price(cleared.size(), created.size(), altered);
+        return price(cleared.size(), created.size(), altered) + (restores ? " · as in known good" : "");
     }
 
     /**

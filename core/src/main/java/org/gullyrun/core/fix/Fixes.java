@@ -1,21 +1,28 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
@@ -24,24 +31,48 @@ import org.jspecify.annotations.Nullable;
 /**
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
- * <p>Rank: creates nothing new; clears most; alters fewest other deliveries; keeps processed sound rather than raw; fewest
- * settings; sentence. Cost: one audit
- * for each candidate, so it belongs off the interface thread; it stops at the next candidate when told to.
+ * <p>Rank: causes nothing major; silences no program altogether; keeps processed sound rather than raw; resolves most;
+ * loses fewest deliveries; goes back to how it was when
+ * all was well; changes fewest others; fewest settings; a program's own setting before a default, a default
+ * before a system setting; in the order in which sound meets them. Cost: one audit for each candidate, so it belongs off
+ * the interface thread; it stops at the next candidate when told to.
  */
 public final class Fixes {
     private static final double NOTICED = 1.0;
-    private static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(
-                    r -> r.created().size())
-            .thenComparingInt(r -> -r.cleared().size())
-            .thenComparingInt(Fix::disturbance)
+    /** Of what differs from when all was well so many changes are tried. */
+    private static final int MOST_DIFFERENCES = 40;
+    /** How much a finding counts, by its severity. */
+    private static final int CRITICAL = 100;
+
+    private static final int MAJOR = 10;
+
+    static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(Fix::bad)
+            .thenComparing(Fix::cutsAtStart)
             .thenComparingInt(Fix::unprocessed)
-            .thenComparingInt(r -> r.changes().size())
-            .thenComparing(Fix::sentence);
+            .thenComparingInt(fix -> -fix.worth())
+            .thenComparingInt(Fix::lost)
+            .thenComparing(fix -> !fix.restores())
+            .thenComparingInt(Fix::disturbance)
+            .thenComparingInt(Fix::moved)
+            .thenComparingInt(fix -> fix.changes().size())
+            .thenComparingInt(Fix::depth);
 
     private final Audit audit;
+    private final @Nullable Rig knownGood;
 
+    /** Fixes as an audit sees them, where no survey is known to be good. */
     public Fixes(Audit audit) {
+        this(audit, null);
+    }
+
+    /**
+     * Fixes as an audit sees them.
+     *
+     * @param knownGood the rig as it was when all was well: what goes back to it ranks before its like; null if not known
+     */
+    public Fixes(Audit audit, @Nullable Rig knownGood) {
         this.audit = audit;
+        this.knownGood = knownGood;
     }
 
     /** All verified fixes of a finding, best first; those found so far if cancelled. */
@@ -49,10 +80,39 @@ public final class Fixes {
         return find(reading, finding, cancelled, soFar -> {});
     }
 
+    /** What might fix a finding: from its evidence, and what differs from when all was well. */
+    Collection<List<Change>> candidates(Reading reading, Finding finding) {
+        Set<List<Change>> all = new LinkedHashSet<>(Candidates.of(reading, finding));
+        if (knownGood != null && finding.isBad()) {
+            differences(reading.rig(), knownGood).forEach(change -> all.add(List.of(change)));
+        }
+        return all;
+    }
+
+    /** Settings of elements in both rigs that differ, as changes back; the first so many. */
+    private static List<Change> differences(Rig rig, Rig good) {
+        return Changes.between(rig, good).stream()
+                .filter(c -> c instanceof Change.Set && rig.find(c.element()) != null)
+                .limit(MOST_DIFFERENCES)
+                .toList();
+    }
+
+    private boolean restores(List<Change> changes) {
+        Rig good = knownGood;
+        return good != null
+                && changes.stream().allMatch(c -> {
+                    Element then = good.find(c.element());
+                    return c instanceof Change.Set set
+                            && then != null
+                            && then.kind() == set.setting().kind()
+                            && Objects.equals(then.raw(set.setting()), set.to());
+                });
+    }
+
     /** The same, telling of the fixes so far, best first, whenever one more is verified. */
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
         List<Fix> fixes = new ArrayList<>();
-        for (List<Change> changes : Candidates.of(reading, finding)) {
+        for (List<Change> changes : candidates(reading, finding)) {
             if (cancelled.getAsBoolean()) {
                 break;
             }
@@ -99,10 +159,13 @@ public final class Fixes {
         Map<String, Severity> now = bySubject(after);
         List<String> cleared = new ArrayList<>();
         List<String> created = new ArrayList<>();
+        int[] worth = {0};
+        int[] bad = {0};
         then.forEach((identity, severity) -> {
             Severity left = now.get(identity);
             if (left == null || severity.atLeast(Severity.MAJOR) && !left.atLeast(Severity.MAJOR)) {
                 cleared.add(identity);
+                worth[0] += weight(severity);
             }
         });
         now.forEach((identity, severity) -> {
@@ -110,6 +173,8 @@ public final class Fixes {
             if (was == null && severity != Severity.NOTE
                     || was != null && severity.atLeast(Severity.MAJOR) && !was.atLeast(Severity.MAJOR)) {
                 created.add(identity);
+                bad[0] += severity.atLeast(Severity.MAJOR) ? 1 : 0;
+                worth[0] -= severity.atLeast(Severity.MAJOR) ? 0 : weight(severity);
             }
         });
         cleared.sort(null);
@@ -121,8 +186,52 @@ public final class Fixes {
                         cleared,
                         created,
                         altered(before, after, finding),
+                        worth[0],
+                        bad[0],
+                        lost(before, after),
+                        restores(changes),
                         Processing.lost(before, after, cleared)),
                 after);
+    }
+
+    private static int weight(Severity severity) {
+        return switch (severity) {
+            case CRITICAL -> CRITICAL;
+            case MAJOR -> MAJOR;
+            case MINOR -> 1;
+            case NOTE -> 0;
+        };
+    }
+
+    /** How many required or optional deliveries, each counted once for all scenes, are gone. */
+    private static int lost(Reading before, Reading after) {
+        int lost = 0;
+        if (!comparable(before, after)) {
+            return lost;
+        }
+        for (int s = 0; s < before.rig().of(Kind.SOURCE).size(); s++) {
+            for (int o = 0; o < before.rig().of(Kind.OUTLET).size(); o++) {
+                for (int i = 0; i < before.scenes().size(); i++) {
+                    CellReading was = before.scenes().get(i).cell(s, o);
+                    if (was.delivery().arrives()
+                            && was.wish() != Wish.NEVER
+                            && !after.scenes().get(i).cell(s, o).delivery().arrives()) {
+                        lost++;
+                        break;
+                    }
+                }
+            }
+        }
+        return lost;
+    }
+
+    /** Whether cells can be set side by side: no source, listener or scene came or went. */
+    private static boolean comparable(Reading before, Reading after) {
+        return before.scenes().size() == after.scenes().size()
+                && before.rig().of(Kind.OUTLET).size()
+                        == after.rig().of(Kind.OUTLET).size()
+                && before.rig().of(Kind.SOURCE).size()
+                        == after.rig().of(Kind.SOURCE).size();
     }
 
     /** What changes that fit a rig do, as a sentence; empty if they do not fit. */
@@ -136,11 +245,19 @@ public final class Fixes {
     }
 
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {
-        return String.join(
-                "; ",
-                changes.stream()
-                        .map(c -> Sentences.say(c instanceof Change.Add ? changed : rig, c))
-                        .toList());
+        List<String> steps = changes.stream()
+                .map(c -> Sentences.say(c instanceof Change.Add ? changed : rig, c))
+                .toList();
+        int end = steps.getFirst().indexOf(", ") + 2;
+        String place =
+                steps.getFirst().startsWith("In ") && end > 1 ? steps.getFirst().substring(0, end) : "";
+        // "In Orrery, mute input A and mute input B": the program is said once.
+        return !place.isEmpty() && steps.stream().allMatch(s -> s.startsWith(place))
+                ? place
+                        + AuditContext.list(steps.stream()
+                                .map(s -> s.substring(place.length()))
+                                .toList())
+                : String.join("; ", steps);
     }
 
     /** What the audit at hand can find: a reading may hold more, of rules that are not asked here. */
@@ -156,10 +273,8 @@ public final class Fixes {
         List<String> altered = new ArrayList<>();
         int outlets = before.rig().of(Kind.OUTLET).size();
         int sources = before.rig().of(Kind.SOURCE).size();
-        if (before.scenes().size() != after.scenes().size()
-                || after.rig().of(Kind.OUTLET).size() != outlets
-                || after.rig().of(Kind.SOURCE).size() != sources) {
-            return altered; // a source, outlet or scene came or went: the cells cannot be set side by side
+        if (!comparable(before, after)) {
+            return altered;
         }
         for (int s = 0; s < sources; s++) {
             for (int o = 0; o < outlets; o++) {
@@ -171,8 +286,13 @@ public final class Fixes {
                     }
                     CellReading a = was.cell(s, o);
                     boolean wasGood = a.verdict() == Verdict.GOOD || a.verdict() == Verdict.FAINT;
-                    if (wasGood && (finding == null || !finding.isAbout(a)) && differs(a, is.cell(s, o))) {
-                        altered.add(words(a, is.cell(s, o)));
+                    CellReading b = is.cell(s, o);
+                    boolean comes = !a.delivery().arrives()
+                            && b.delivery().arrives()
+                            && a.wish() != Wish.MUST
+                            && b.verdict() == Verdict.GOOD;
+                    if ((wasGood || comes) && (finding == null || !finding.isAbout(a)) && differs(a, b)) {
+                        altered.add(words(a, b));
                         break;
                     }
                 }
@@ -191,6 +311,9 @@ public final class Fixes {
         String source = a.source().name();
         if (!b.delivery().arrives()) {
             return pair + " loses " + source;
+        }
+        if (!a.delivery().arrives()) {
+            return pair + " newly gets " + source;
         }
         double by = b.delivery().strength() - a.delivery().strength();
         return pair + " gets " + source + (Math.abs(by) > NOTICED ? by > 0 ? " louder" : " fainter" : " another way");

@@ -17,6 +17,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,10 +38,28 @@ public final class RootCauses {
      *
      * @param fix the change, and what it clears and alters on the rig as the groups before leave it
      * @param findings the findings of the reading that it clears, worst first
+     * @param alone what the same changes do on the rig as it is now, without those before; null if they don't fit it
      */
-    public record Group(Fix fix, List<Finding> findings) {
+    public record Group(
+            Fix fix, List<Finding> findings, @Nullable Fix alone) {
         public Group {
             findings = List.copyOf(findings);
+        }
+
+        /** Whether it does now, alone, what it does after those before: nothing bad comes, and all that is bad goes. */
+        public boolean standsAlone() {
+            return alone != null
+                    && alone.isSafe()
+                    && findings.stream()
+                            .filter(Finding::isBad)
+                            .allMatch(f -> alone.cleared().contains(f.identity()));
+        }
+
+        /** What it costs: applied now if it stands alone, else after those before. */
+        public String price() {
+            Fix counts = standsAlone() ? Objects.requireNonNull(alone) : fix;
+            return Fix.price(findings.size(), counts.created().size(), counts.altered())
+                    + (fix.restores() ? " · as in known good" : "");
         }
     }
 
@@ -97,12 +116,15 @@ public final class RootCauses {
     private final Set<String> seen = new HashSet<>();
     private final Set<String> told = new HashSet<>();
     private final List<Group> groups = new ArrayList<>();
+    private final Fixes fixes;
     private final Trials trials;
+    private int thought;
     private AffectedFindings touched;
     private Map<String, Finding> open;
 
     private RootCauses(
             Audit audit,
+            @Nullable Rig knownGood,
             Reading reading,
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
@@ -111,7 +133,8 @@ public final class RootCauses {
         this.first = reading;
         this.touched = new AffectedFindings(reading);
         this.cancelled = () -> cancelled.getAsBoolean() || outOfTime.getAsBoolean();
-        this.trials = new Trials(audit, reading, this.cancelled);
+        this.fixes = new Fixes(audit, knownGood);
+        this.trials = new Trials(fixes, reading, this.cancelled);
         this.outOfTime = outOfTime;
         this.progress = progress;
         this.open = open(reading);
@@ -124,21 +147,23 @@ public final class RootCauses {
      * @param progress told of every group as it is found
      */
     public static Found of(Audit audit, Reading reading, BooleanSupplier cancelled, Consumer<Found> progress) {
-        return of(audit, reading, cancelled, () -> false, progress);
+        return of(audit, null, reading, cancelled, () -> false, progress);
     }
 
     /**
      * The same, but not for longer than there is time.
      *
+     * @param knownGood the rig as it was when all was well; null if not known
      * @param outOfTime asked before each trial, as {@code cancelled} is; what was found so far says then that more may exist
      */
     public static Found of(
             Audit audit,
+            @Nullable Rig knownGood,
             Reading reading,
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        return new RootCauses(audit, reading, cancelled, outOfTime, progress).find();
+        return new RootCauses(audit, knownGood, reading, cancelled, outOfTime, progress).find();
     }
 
     private Map<String, Finding> open(Reading reading) {
@@ -193,7 +218,8 @@ public final class RootCauses {
             weigh(option);
         }
         if (!gone.isEmpty()) {
-            groups.add(new Group(fix, gone));
+            Fixes.Made alone = fixes.made(first, best.changes);
+            groups.add(new Group(fix, gone, alone == null ? null : alone.fix()));
         }
     }
 
@@ -318,10 +344,8 @@ public final class RootCauses {
 
     /** Collects what might clear a finding, and adds to a set what those might clear. */
     private void collect(Finding finding, Set<String> cleared) {
-        for (List<Change> changes : Candidates.of(trials.now(), finding)) {
-            CauseCandidate option = known.computeIfAbsent(
-                    changes,
-                    c -> new CauseCandidate(c, Fixes.sentence(trials.now().rig(), c)));
+        for (List<Change> changes : fixes.candidates(trials.now(), finding)) {
+            CauseCandidate option = known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++));
             if (!trials.isMade(option)) {
                 if (option.fix != null || option.mayClear.isEmpty()) {
                     option.fix = null;

@@ -23,6 +23,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
@@ -50,7 +51,7 @@ final class RuleCandidates {
 
     private void all() {
         switch (reading.rule(finding).fixKind()) {
-            case UNTICK_TRACK -> untick();
+            case CANCEL_ECHO -> cancelEcho();
             case ENGINE_RATE -> engineRate();
             case CLEAR_CHOICE -> idleChoice();
             case RECOGNISE_PROGRAM ->
@@ -116,19 +117,13 @@ final class RuleCandidates {
                 .toList();
     }
 
-    private void untick() {
-        List<Change> off = new ArrayList<>();
-        for (Address at : finding.evidence().settings()) {
-            Element output = rig.find(at.element());
-            Setting<?> setting = output == null ? null : Catalogue.find(output.kind(), at.key());
-            if (output != null && setting != null) {
-                Change.Set change = Change.setRaw(rig, output.id(), setting, false);
-                if (change != null) {
-                    off.add(change);
-                }
-            }
+    /** The call at whose other end they hear themselves takes its own sound out of the microphone. */
+    private void cancelEcho() {
+        Element outlet = rig.find(finding.subject().outlet());
+        if (outlet != null) {
+            rig.find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION)
+                    .ifPresent(call -> set(call, Applications.CANCELS_ECHO, true));
         }
-        to.accept(off);
     }
 
     private void engineRate() {
@@ -202,7 +197,7 @@ final class RuleCandidates {
         }
     }
 
-    private static boolean isLevel(Setting<?> setting) {
+    static boolean isLevel(Setting<?> setting) {
         return switch (setting.kind()) {
             case INPUT -> setting.equals(Productions.INPUT_LEVEL);
             case ENTRY -> setting.equals(Productions.ENTRY_LEVEL);

@@ -4,7 +4,6 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
-import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.jspecify.annotations.Nullable;
 
@@ -21,8 +20,8 @@ final class Trials {
     /** How many changes have been made: what was tried before the last of them has to be tried again. */
     private int changes;
 
-    Trials(Audit audit, Reading reading, BooleanSupplier cancelled) {
-        this.fixes = new Fixes(audit);
+    Trials(Fixes fixes, Reading reading, BooleanSupplier cancelled) {
+        this.fixes = fixes;
         this.now = reading;
         this.losses = new CertainLosses(reading);
         this.cancelled = cancelled;
@@ -109,7 +108,7 @@ final class Trials {
     @Nullable
     Set<String> clearedAfter(CauseCandidate first, CauseCandidate then) {
         Fixes.Made made = fixes.made(after(first), then.changes);
-        return made == null || !made.fix().created().isEmpty()
+        return made == null || !made.fix().isSafe()
                 ? null
                 : Set.copyOf(made.fix().cleared());
     }

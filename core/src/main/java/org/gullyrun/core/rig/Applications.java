@@ -82,7 +82,8 @@ public final class Applications {
     public static final Setting<Double> PASS_GAIN = Common.gain(K, "passGain", "gain of what it passes on");
     public static final Setting<Double> PASS_LATENCY = Common.time(K, "passLatency", "latency of what it passes on");
     public static final Setting<Boolean> VOICE_ONLY = Common.flag(K, "voiceOnly", "carries voice only", false);
-    public static final Setting<Boolean> CANCELS_ECHO = Common.flag(K, "cancelsEcho", "cancels echo", true);
+    public static final Setting<Boolean> CANCELS_ECHO = Common.flag(K, "cancelsEcho", "cancels echo", true)
+            .says("In {name}, switch echo cancelling on", "In {name}, switch echo cancelling off");
     public static final Setting<WhenGone> WHEN_GONE = Setting.usual(
             K, "whenGone", "when its device is gone", new ValueType.Word<>(WhenGone.class), WhenGone.DEFAULT);
 

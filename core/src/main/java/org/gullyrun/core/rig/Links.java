@@ -54,12 +54,13 @@ public final class Links {
     // A recording device played on to a playback device.
     public static final Setting<String> PASS_FROM = end(Kind.PASS_THROUGH, TO, "what is passed on");
     public static final Setting<Choice> PASS_TO = Common.pick(
-            Kind.PASS_THROUGH,
-            FROM,
-            "where it is played",
-            Choice.Special.UNSET,
-            Choice.Special.DEFAULT,
-            Choice.Special.UNSET);
+                    Kind.PASS_THROUGH,
+                    FROM,
+                    "where it is played",
+                    Choice.Special.UNSET,
+                    Choice.Special.DEFAULT,
+                    Choice.Special.UNSET)
+            .says("Let {name} play to {value}", "");
     public static final Setting<Boolean> PASS_ENABLED = Common.flag(Kind.PASS_THROUGH, "enabled", "enabled", true)
             .says("Switch on the pass-through {name}", "Switch off the pass-through {name}");
     public static final Setting<Double> PASS_GAIN = Common.gain(Kind.PASS_THROUGH, "gain", "gain");

@@ -1,5 +1,6 @@
 package org.gullyrun.core.rig;
 
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,11 +22,21 @@ public final class Sentences {
             case Change.Remove(Element what)
             when what.kind() == Kind.ENTRY ->
                 "In " + rig.program(what).name() + ", take " + brought(rig, what) + " out of " + sceneOf(rig, what);
+            case Change.Add(Element what)
+            when what.kind() == Kind.INPUT ->
+                "In " + rig.program(what).name() + ", add an input that captures " + what.name() + onTracks(rig, what);
             case Change.Add(Element what) -> "Add the " + noun(rig, what);
             case Change.Remove(Element what) -> "Remove the " + noun(rig, what);
             case Change.Set(String id, Setting<?> setting, Object from, Object to) ->
                 say(rig, rig.get(id), setting, to);
         };
+    }
+
+    private static String onTracks(Rig rig, Element input) {
+        List<String> names = Productions.ticked(input, Productions.TRACK).stream()
+                .map(n -> called("track", trackName(rig, rig.program(input), String.valueOf(n))))
+                .toList();
+        return names.isEmpty() ? "" : ", on " + String.join(" and ", names);
     }
 
     private static String say(Rig rig, Element element, Setting<?> setting, @Nullable Object to) {

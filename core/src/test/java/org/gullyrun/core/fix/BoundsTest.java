@@ -101,7 +101,7 @@ class BoundsTest {
                 for (List<Change> changes : Candidates.of(reading, from)) {
                     Fixes.Made made = fixes.made(reading, changes);
                     if (made == null
-                            || !made.fix().created().isEmpty()
+                            || !made.fix().isSafe()
                             || changes.size() > 1
                             || !(changes.getFirst() instanceof Change.Set)) {
                         continue;

@@ -45,7 +45,7 @@ class FixesTest {
                 "In Orrery, take the copy of House sound out of scene Panel",
                 of("double:music>live").getFirst().sentence());
         assertEquals(
-                "In Huddlewick, choose Tern headset as the output",
+                "In Orrery, set the cue device to Tern headset",
                 of("missing:crew>host-ears").getFirst().sentence());
         assertEquals(
                 "Have Brookdesk start with the computer",

@@ -86,7 +86,7 @@ public final class ReaderFuzz {
             audit.read(rig, what.brief());
             long until = System.nanoTime() + SECOND / 2;
             Reading quick = audit.quick().read(rig, what.brief());
-            RootCauses.of(audit.quick(), quick, () -> false, () -> System.nanoTime() > until, x -> {});
+            RootCauses.of(audit.quick(), null, quick, () -> false, () -> System.nanoTime() > until, x -> {});
         } catch (RigTooLarge e) {
             if (String.valueOf(e.getMessage()).isBlank()) {
                 throw new IllegalStateException("a message is needed", e);

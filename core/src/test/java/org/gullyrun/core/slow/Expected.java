@@ -23,6 +23,7 @@ final class Expected {
             Brief brief,
             Element source,
             Element outlet,
+            String scene,
             Wish wish,
             List<SlowRoute> routes,
             Map<String, Severity> into) {
@@ -48,7 +49,8 @@ final class Expected {
             return;
         }
         if (wish == Wish.NEVER) {
-            never(rig, brief, source, outlet, sort, strength, electric, pair, into);
+            boolean entered = SlowAudit.isEntered(brief, source, outlet, scene);
+            never(rig, brief, source, outlet, sort, strength, electric, entered, pair, into);
             return;
         }
         double[] copy = SlowAudit.copy(routes);
@@ -111,11 +113,12 @@ final class Expected {
             Outlets.Sort sort,
             double strength,
             List<SlowRoute> electric,
+            boolean entered,
             String pair,
             Map<String, Severity> into) {
         boolean isPrivate = source.is(Sources.PRIVATE, false);
         boolean flagged = isPrivate || source.is(Sources.LICENSED, false);
-        if (sort == Outlets.Sort.TRACK && SlowAudit.forOthers(rig, brief, source, outlet) && !flagged) {
+        if (sort == Outlets.Sort.TRACK && SlowAudit.forOthers(rig, brief, source, outlet) && !isPrivate && !entered) {
             worst(into, "track.mixed:" + pair, byStrength(Severity.MAJOR, strength));
             return;
         }

@@ -172,7 +172,7 @@ class FastAgainstPlainTest {
             assertEquals(copy[0], d.copyGain(), CLOSE, where);
             assertEquals(copy[1], d.copyApart(), CLOSE, where);
         }
-        Expected.of(rig, brief, source, outlet, wish, routes, expected);
+        Expected.of(rig, brief, source, outlet, scene.key().scene(), wish, routes, expected);
         if (wish == Wish.MUST) {
             SlowBlocked.Explained here = Expected.isAbsent(source, outlet, wish, routes)
                     ? SlowBlocked.explained(graph, source.id(), outlet.id(), !routes.isEmpty())

@@ -115,6 +115,12 @@ final class SlowAudit {
 
     // The brief.
 
+    /** Whether the brief itself says something about a pair in a scene. */
+    static boolean isEntered(Brief brief, Element source, Element outlet, String scene) {
+        return brief.cells().containsKey(new Brief.Cell(source.id(), outlet.id(), ""))
+                || !scene.isEmpty() && brief.cells().containsKey(new Brief.Cell(source.id(), outlet.id(), scene));
+    }
+
     static Wish wish(Rig rig, Brief brief, Element source, Element outlet, String scene) {
         Wish there = scene.isEmpty() ? null : brief.cells().get(new Brief.Cell(source.id(), outlet.id(), scene));
         Wish all = brief.cells().get(new Brief.Cell(source.id(), outlet.id(), ""));

@@ -17,7 +17,6 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.brief.Waiver;
-import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
@@ -47,30 +46,34 @@ final class FindingRows {
 
     /** The change behind a group, with what it clears and costs; choosing it makes it. */
     Node cause(State state, RootCauses.Group group, int place) {
-        boolean clean = group.fix().altered().isEmpty();
+        boolean alone = group.standsAlone();
+        boolean clean =
+                alone && group.alone() != null && group.alone().altered().isEmpty();
         var sentence = Nodes.label(group.fix().sentence(), "cause-title");
-        var price = Nodes.label(price(group), "small", clean ? "good-text" : "warn-text");
+        var price = Nodes.label(
+                (alone ? "" : "after those above: ") + group.price(), "small", clean ? "good-text" : "warn-text");
         price.setMinWidth(Region.USE_PREF_SIZE);
         price.setMaxWidth(230 * state.textScale());
         var sub = Nodes.label(where(state, group), "caption");
         VBox words = new VBox(1, sentence, sub);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
-        Button make = new Button("Apply");
+        Button make = new Button(alone ? "Apply" : "Apply with those above");
         make.getStyleClass().setAll("button", "plain");
         make.setId("make-" + place);
         make.setMinWidth(Region.USE_PREF_SIZE);
-        make.setAccessibleText("Apply: " + group.fix().sentence());
-        make.setOnAction(e -> store.change(group.fix().changes()));
+        make.setAccessibleText(make.getText() + ": " + group.fix().sentence());
+        List<Change> changes = new ArrayList<>();
+        state.causes()
+                .groups()
+                .subList(alone ? place : 0, place + 1)
+                .forEach(g -> changes.addAll(g.fix().changes()));
+        make.setOnAction(e -> store.change(changes));
         HBox line = new HBox(14, words, price, make);
         line.setAlignment(Pos.TOP_LEFT);
         line.getStyleClass().add("cause");
         VBox.setMargin(line, new Insets(place == 0 ? 2 : 14, 0, 2, 0));
         return line;
-    }
-
-    private static String price(RootCauses.Group group) {
-        return Fix.price(group.findings().size(), 0, group.fix().altered());
     }
 
     /** Where the settings are: the elements and settings, as one finds them in the program. */

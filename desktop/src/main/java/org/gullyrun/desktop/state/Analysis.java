@@ -264,14 +264,14 @@ final class Analysis implements AutoCloseable {
                     results.deepened(whole, models);
                 }
             });
-            seekCauses(audit.quick(), quick, turn);
+            seekCauses(audit.quick(), shown.goodRig(), quick, turn);
         };
         int wait = atStart ? AFTER_THE_WINDOW : AFTER_THE_ANSWER * 3;
         CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, seeker)
                 .execute(reporting("look for root causes", look));
     }
 
-    private void seekCauses(Audit audit, Reading reading, long turn) {
+    private void seekCauses(Audit audit, @Nullable Rig good, Reading reading, long turn) {
         Consumer<RootCauses.Found> show = found -> interfaceThread.accept(() -> {
             if (turn == newest.get()) {
                 results.found(found);
@@ -279,33 +279,36 @@ final class Analysis implements AutoCloseable {
         });
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         RootCauses.Found found =
-                RootCauses.of(audit, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show);
+                RootCauses.of(audit, good, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show);
         if (found.ended()) {
             show.accept(found);
         }
     }
 
-    /** Tries fixes of the selected finding; null stops those of the one before. */
-    void seekFixes(Case what, Reading reading, @Nullable Finding finding) {
+    /** Tries fixes of the selected finding; those of the one before are stopped. */
+    void seekFixes(State shown) {
+        Reading reading = shown.reading();
+        Finding finding = shown.shown().finding();
         long turn = newestFixes.incrementAndGet();
         if (finding == null || fixer.isShutdown()) {
             return; // the last frame may still ask after the window was closed
         }
-        Audit all = audit(what);
+        Audit all = audit(shown.what());
+        Rig good = shown.goodRig();
         Audit audit = all.isDeep(finding.rule()) ? all : all.quick();
         Runnable work = () -> {
             if (turn == newestFixes.get()) {
-                seekFixes(audit, reading, finding, turn);
+                seekFixes(audit, good, reading, finding, turn);
             }
         };
         CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, fixer)
                 .execute(reporting("try fixes", work));
     }
 
-    private void seekFixes(Audit audit, Reading reading, Finding finding, long turn) {
+    private void seekFixes(Audit audit, @Nullable Rig good, Reading reading, Finding finding, long turn) {
         long[] shown = {System.nanoTime()};
         long until = System.nanoTime() + FIXES_SECONDS * 1_000_000_000L;
-        List<Fix> fixes = new Fixes(audit)
+        List<Fix> fixes = new Fixes(audit, good)
                 .find(reading, finding, () -> turn != newestFixes.get() || System.nanoTime() > until, soFar -> {
                     if (System.nanoTime() - shown[0] > STILL_TRYING * 1_000_000L) {
                         shown[0] = System.nanoTime();

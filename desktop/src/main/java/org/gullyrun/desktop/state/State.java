@@ -17,6 +17,7 @@ import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -297,5 +298,11 @@ public record State(
                 ? from.terms().without(finding.identity())
                 : from.terms().with(reading().waiver(finding, reason));
         return new Edit.OfCase(from, from.with(terms));
+    }
+
+    /** The rig of the survey that is known to be good; null if there is none beside the one shown. */
+    @Nullable
+    Rig goodRig() {
+        return what.goodRig(survey());
     }
 }

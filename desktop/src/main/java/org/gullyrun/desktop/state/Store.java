@@ -84,7 +84,7 @@ public final class Store implements AutoCloseable {
     }
 
     private void seekFixes() {
-        analysis.seekFixes(state.what(), state.reading(), state.shown().finding());
+        analysis.seekFixes(state);
     }
 
     private void lookDeeper() {

@@ -131,8 +131,6 @@ class ScreenTextsTest extends SampleWindowTest {
         for (int section = 0; section < Section.values().length; section++) {
             until(() -> robot.lookup("#cell").tryQuery().isPresent());
             read(robot);
-            robot.push(KeyCode.DOWN).push(KeyCode.UP).push(KeyCode.UP);
-            read(robot);
             robot.push(KeyCode.F4).push(KeyCode.PAGE_DOWN);
         }
         assertEquals(Set.of(), nameless);

@@ -136,15 +136,39 @@ final class HeardTwice extends PairRule {
         return found.more() ? RouteSearch.EXACT + 1 : count;
     }
 
+    /**
+     * By how much copies at the same time make the strongest louder, in dB: the same sound adds up in amplitude, so two
+     * equal ones by 6.0 and three by 9.5 dB. Where there are more routes than can be listed, by their powers.
+     */
+    private static double stacked(Thresholds t, SceneReading scene, CellReading cell) {
+        Delivery d = cell.delivery();
+        RouteSearch.Found found = scene.routes(cell, RouteSearch.EXACT);
+        if (found.more()) {
+            return d.strength() - d.strongestGain();
+        }
+        double amplitude = 0;
+        double power = 0;
+        for (Route route : found.routes()) {
+            double below = route.gain() - d.strongestGain();
+            boolean together = Math.abs(route.delay() - d.strongestDelay()) <= t.of(Threshold.STACKED) + 1e-9;
+            amplitude += together ? Math.pow(10, below / 20) : 0;
+            power += together ? 0 : Math.pow(10, below / 10);
+        }
+        return 10 * Math.log10(amplitude * amplitude + power);
+    }
+
     @Override
     Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
         SceneReading reading = context.scenes().get(scene);
         Delivery d = cell.delivery();
         Apart apart = apart(context.thresholds(), reading, cell);
         double below = Math.max(0, d.strongestGain() - d.copyGain());
+        double rise = apart == Apart.STACKED
+                ? stacked(context.thresholds(), reading, cell)
+                : d.strength() - d.strongestGain();
         List<Figure> figures = new ArrayList<>(List.of(
                 new Figure("apart", d.copyApart(), "ms"),
-                new Figure("rise", d.strength() - d.strongestGain(), "dB"),
+                new Figure("rise", rise, "dB"),
                 new Figure("copy below strongest", below, "dB")));
         String notch = "";
         if (d.copyApart() > context.thresholds().of(Threshold.STACKED)) {
@@ -167,9 +191,17 @@ final class HeardTwice extends PairRule {
         FlowGraph graph = reading.graph();
         String routes = two.size() < 2
                 ? ""
-                : ": once "
-                        + Say.through(graph, two.get(0).in(graph), two.get(1).in(graph)) + ", and once "
-                        + Say.through(graph, two.get(1).in(graph), two.get(0).in(graph));
+                : heard > 2
+                        ? ", for instance "
+                                + Say.through(
+                                        graph, two.get(0).in(graph), two.get(1).in(graph)) + " and "
+                                + Say.through(
+                                        graph, two.get(1).in(graph), two.get(0).in(graph))
+                        : ": once "
+                                + Say.through(
+                                        graph, two.get(0).in(graph), two.get(1).in(graph)) + ", and once "
+                                + Say.through(
+                                        graph, two.get(1).in(graph), two.get(0).in(graph));
         return new Telling(
                 new Finding.Words(
                         outlet + Say.verb(outlet, " hears ", " hear ") + source + " " + times + space,
@@ -180,11 +212,9 @@ final class HeardTwice extends PairRule {
                                                 ? ", equally loud"
                                                 : ", " + Say.of(below, "dB") + " apart in level"),
                                 inScenes + ":",
-                                apart.word
-                                        + (apart == Apart.COMB ? notch : "")
-                                        + ", +"
-                                        + Say.of(d.strength() - d.strongestGain(), "dB")),
-                        "two routes are open at once",
+                                apart.word + (apart == Apart.COMB ? notch : "") + ", +" + Say.of(rise, "dB")),
+                        (heard > RouteSearch.EXACT ? "many" : heard > 2 ? String.valueOf(heard) : "two")
+                                + " routes are open at once",
                         apart.noticed),
                 new Evidence(scene, two, List.of()),
                 figures);

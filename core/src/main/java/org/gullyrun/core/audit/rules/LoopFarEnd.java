@@ -5,6 +5,7 @@ import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
@@ -29,6 +30,11 @@ final class LoopFarEnd extends PairRule {
     }
 
     @Override
+    public FixKind fixKind() {
+        return FixKind.CANCEL_ECHO;
+    }
+
+    @Override
     public String question() {
         return "Do the people in a call hear themselves?";
     }
@@ -44,11 +50,7 @@ final class LoopFarEnd extends PairRule {
         if (!cell.ownVoice() || !cell.delivery().arrives()) {
             return null;
         }
-        boolean cancels = context.rig()
-                .find(cell.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)
-                .map(a -> a.is(Applications.CANCELS_ECHO, true))
-                .orElse(true);
-        if (!cell.electric().arrives() && cancels) {
+        if (!cell.electric().arrives() && cancels(context, cell)) {
             return Severity.NOTE;
         }
         Thresholds t = context.thresholds();
@@ -56,6 +58,13 @@ final class LoopFarEnd extends PairRule {
         return strength >= t.of(Threshold.LEAK_MINOR)
                 ? Severity.CRITICAL
                 : strength >= t.of(Threshold.FAR_END_MAJOR) ? Severity.MAJOR : Severity.MINOR;
+    }
+
+    private static boolean cancels(AuditContext context, CellReading cell) {
+        return context.rig()
+                .find(cell.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)
+                .map(a -> a.is(Applications.CANCELS_ECHO, true))
+                .orElse(true);
     }
 
     @Override
@@ -75,7 +84,7 @@ final class LoopFarEnd extends PairRule {
                                 Say.of(cell.delivery().strength(), "dB") + ", " + Say.of(delay, "ms")
                                         + " here plus the network"),
                         "the call's own sound is on what feeds its microphone",
-                        cell.electric().arrives()
+                        cell.electric().arrives() || !cancels(context, cell)
                                 ? "They hear themselves as an echo."
                                 : "The call's own echo cancelling takes care of it."),
                 routes(context, scene, cell, 4),

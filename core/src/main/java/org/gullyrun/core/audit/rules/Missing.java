@@ -22,12 +22,14 @@ import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
 
 /** Does a must have no open route, or only one too faint? */
 final class Missing implements Rule {
@@ -98,6 +100,10 @@ final class Missing implements Rule {
         } else {
             evidence = new Evidence(scene, List.of(), setsOut(context.rig(), pair.source()));
         }
+        Element unknown = unknownChoice(context.rig(), context.scenes().get(scene), pair);
+        if (unknown != null && !cell.tooFaint()) {
+            return question(rule, context, pair, unknown, evidence, in);
+        }
         return new Finding(
                 rule,
                 Finding.Subject.pair(pair.source().id(), pair.outlet().id()),
@@ -128,6 +134,54 @@ final class Missing implements Rule {
                 evidence,
                 figures,
                 Say.assumed(context.scenes().get(scene).graph(), route.segments()));
+    }
+
+    /** The output of the source's program whose device isn't known yet, if any device would bring it to the listener. */
+    private static @Nullable Element unknownChoice(Rig rig, SceneReading scene, MissingPair pair) {
+        Element program =
+                rig.find(pair.source().get(Sources.AT), Kind.APPLICATION).orElse(null);
+        if (program == null) {
+            return null;
+        }
+        boolean some = rig.of(Kind.DEVICE).stream()
+                .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
+                        && Objects.equals(d.get(Devices.MACHINE), program.get(Applications.MACHINE)))
+                .anyMatch(d ->
+                        scene.leads(PointId.of(d.id()), PointId.of(pair.outlet().id())));
+        return rig.in(program.id(), Kind.APP_OUTPUT).stream()
+                .filter(o ->
+                        some && (o.isUnknown(Applications.PROGRAM_CHOICE) || o.isUnknown(Applications.SYSTEM_CHOICE)))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** A finding that would be gone for some value of a choice not yet known asks for that choice. */
+    private static Finding question(
+            String rule, AuditContext context, MissingPair pair, Element output, Evidence evidence, String in) {
+        String source = pair.source().name();
+        String outlet = pair.outlet().name();
+        String program = context.rig().name(pair.source().or(Sources.AT, ""));
+        Address choice = new Address(
+                output.id(),
+                (output.isUnknown(Applications.SYSTEM_CHOICE)
+                                ? Applications.SYSTEM_CHOICE
+                                : Applications.PROGRAM_CHOICE)
+                        .key());
+        return new Finding(
+                rule,
+                Finding.Subject.pair(pair.source().id(), pair.outlet().id()),
+                Severity.MINOR,
+                pair.unexplained(),
+                new Finding.Words(
+                        "Where does " + program + " play?",
+                        "I don't know yet where " + program + " plays, so I can't say whether " + outlet
+                                + Say.verb(outlet, " hears ", " hear ") + source + in + ".",
+                        "The output of " + program + " isn't known. " + outlet + " should hear " + source + in + ".",
+                        "an answer is missing",
+                        "Nothing is certain until this is answered."),
+                new Evidence(evidence.scene(), List.of(), List.of(choice)),
+                List.of(),
+                true);
     }
 
     /** Why not even closed gates lead there: where the sound goes instead. */

@@ -11,6 +11,7 @@ import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
@@ -29,7 +30,7 @@ final class TrackEmpty implements Rule {
 
     @Override
     public FixKind fixKind() {
-        return FixKind.UNTICK_TRACK;
+        return FixKind.GATES;
     }
 
     @Override
@@ -42,6 +43,18 @@ final class TrackEmpty implements Rule {
         return "Minor.";
     }
 
+    /** Whether a listener who hears a track misses a source that it should hear: then that is the trouble. */
+    private static boolean isMissedBySomebody(AuditContext context, Element production, int track) {
+        return context.missing().stream().anyMatch(pair -> {
+            Element output = context.rig()
+                    .find(pair.outlet().get(Outlets.OUTPUT), Kind.OUTPUT)
+                    .orElse(null);
+            return output != null
+                    && context.rig().owner(output) == production
+                    && output.is(Productions.TAKES_TRACK.of(track), false);
+        });
+    }
+
     @Override
     public List<Finding> check(AuditContext context) {
         Rig rig = context.rig();
@@ -52,7 +65,8 @@ final class TrackEmpty implements Rule {
                 continue; // that it is not running is the trouble
             }
             List<Integer> empty = Productions.ticked(output, Productions.TAKES_TRACK).stream()
-                    .filter(n -> context.scenes().stream().noneMatch(s -> s.isFed(PointId.track(production.id(), n))))
+                    .filter(n -> context.scenes().stream().noneMatch(s -> s.isFed(PointId.track(production.id(), n)))
+                            && !isMissedBySomebody(context, production, n))
                     .toList();
             if (!empty.isEmpty()) {
                 String names = Say.tracks(rig, production, empty);

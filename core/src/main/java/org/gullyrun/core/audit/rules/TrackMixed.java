@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
@@ -34,12 +35,12 @@ final class TrackMixed extends PairRule {
         return "Major; below {leak.minor} minor, below {leak.note} a note.";
     }
 
-    /** Takes the place of a leak on a dedicated track, unless the source is private or licensed. */
+    /** Takes the place of a leak on a dedicated track, unless the source is private or the brief itself says never. */
     static boolean concerns(AuditContext context, CellReading cell) {
         return cell.verdict() == Verdict.LEAK
                 && context.wishes().isForOthers(cell.source(), cell.outlet())
                 && !cell.source().is(Sources.PRIVATE, false)
-                && !cell.source().is(Sources.LICENSED, false);
+                && cell.counting().ground() != Wishes.Ground.ENTERED;
     }
 
     @Override

@@ -1,0 +1,164 @@
+package org.gullyrun.core.fix;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.Consumer;
+import java.util.function.ToLongFunction;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Leads sound elsewhere: every choice that a segment follows, set to each other device that comes into question. Devices
+ * from which most listeners can be reached come first, and no more than a few of them: each is tried by an audit.
+ */
+final class ChoiceMoves {
+    private static final int MOST = 8;
+
+    private final Rig rig;
+    private final SceneReading scene;
+    private final Consumer<List<Change>> to;
+
+    ChoiceMoves(Reading reading, int scene, Consumer<List<Change>> to) {
+        this.rig = reading.rig();
+        this.scene = reading.scenes().get(scene);
+        this.to = to;
+    }
+
+    /** Moves the choices that some segments follow, numbered as in the graph of the scene. */
+    void along(List<Integer> segments) {
+        segments.forEach(this::at);
+    }
+
+    private void at(int segment) {
+        FlowGraph graph = scene.graph();
+        Element by = rig.find(graph.segmentElement(segment));
+        if (by == null) {
+            return;
+        }
+        PointKind end = graph.kind(graph.to(segment));
+        switch (by.kind()) {
+            case APP_OUTPUT -> output(by);
+            case APPLICATION -> {
+                if (end == PointKind.APPLICATION_IN) {
+                    input(by);
+                }
+            }
+            case BUS -> play(by, Mixers.TARGET, rig.owner(by));
+            case PASS_THROUGH -> passOn(by);
+            case PRODUCTION -> {
+                if (graph.kind(graph.from(segment)) == PointKind.CUE) {
+                    play(by, Productions.CUE_DEVICE, by);
+                }
+            }
+            case INPUT -> {
+                Productions.Takes takes = by.get(Productions.TAKES);
+                boolean takesDevice = takes == Productions.Takes.RECORDING || takes == Productions.Takes.PLAYBACK;
+                if (takesDevice && (end == PointKind.INPUT || end == PointKind.COPY)) {
+                    set(
+                            by,
+                            Productions.DEVICE,
+                            machine(rig.owner(by)),
+                            takes == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING);
+                }
+            }
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PROCESSOR, MIXER, STRIP, GROUP, SCENE -> {}
+            case ENTRY, OUTPUT, SOURCE, OUTLET -> {}
+        }
+    }
+
+    /** A program plays elsewhere: by its own choice, or by the system's where that is what counts. */
+    void output(Element output) {
+        Element application = rig.program(output);
+        Choices.Going going = Choices.output(rig, application, output);
+        boolean bySystem = going.decidedBy().equals(Applications.SYSTEM_CHOICE);
+        set(
+                output,
+                bySystem ? Applications.SYSTEM_CHOICE : Applications.PROGRAM_CHOICE,
+                machine(application),
+                Direction.PLAYBACK);
+        Element machine = rig.find(machine(application), Kind.MACHINE).orElse(null);
+        if (going.effective() == Choice.Special.DEFAULT && machine != null) {
+            set(machine, Machines.PLAYBACK, machine.id(), Direction.PLAYBACK);
+        }
+    }
+
+    /** A program listens to something else. */
+    void input(Element application) {
+        set(application, Applications.INPUT, machine(application), Direction.RECORDING);
+    }
+
+    /** A bus or a cue plays elsewhere. */
+    void play(Element engine, Setting<Choice> setting, @Nullable Element on) {
+        set(engine, setting, machine(on), Direction.PLAYBACK);
+    }
+
+    private void passOn(Element pass) {
+        String from = pass.get(Links.PASS_FROM);
+        String machine =
+                rig.find(from, Kind.DEVICE).map(d -> d.get(Devices.MACHINE)).orElse(null);
+        set(pass, Links.PASS_TO, machine, Direction.PLAYBACK);
+    }
+
+    private @Nullable String machine(@Nullable Element element) {
+        if (element == null) {
+            return null;
+        }
+        return switch (element.kind()) {
+            case APPLICATION -> element.get(Applications.MACHINE);
+            case MIXER -> element.get(Mixers.MACHINE);
+            case PRODUCTION -> element.get(Productions.MACHINE);
+            case OUTLET -> element.get(Outlets.MACHINE);
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, STRIP, BUS -> null;
+            case INPUT, GROUP, SCENE, ENTRY, OUTPUT, SOURCE -> null;
+        };
+    }
+
+    private void set(Element element, Setting<Choice> setting, @Nullable String machine, Direction direction) {
+        Choice now = element.get(setting);
+        ToLongFunction<Element> reach = direction == Direction.PLAYBACK ? this::listeners : this::sources;
+        rig.of(Kind.DEVICE).stream()
+                .filter(d -> d.get(Devices.DIRECTION) == direction
+                        && Objects.equals(d.get(Devices.MACHINE), machine)
+                        && Choices.usable(d)
+                        && !Choice.to(d.id()).equals(now))
+                .sorted(Comparator.comparingLong(reach).reversed())
+                .limit(MOST)
+                .map(d -> Change.set(rig, element.id(), setting, Choice.to(d.id())))
+                .filter(Objects::nonNull)
+                .forEach(change -> to.accept(List.of(change)));
+    }
+
+    /** How many listeners can be reached from a device. */
+    private long listeners(Element device) {
+        return rig.of(Kind.OUTLET).stream()
+                .filter(o -> scene.leads(PointId.of(device.id()), PointId.of(o.id())))
+                .count();
+    }
+
+    /** How many sources reach a device. */
+    private long sources(Element device) {
+        return rig.of(Kind.SOURCE).stream()
+                .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
+                .count();
+    }
+}
