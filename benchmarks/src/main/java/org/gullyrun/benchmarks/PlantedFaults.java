@@ -17,12 +17,14 @@ import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
@@ -56,7 +58,7 @@ public final class PlantedFaults {
         Audit audit = RuleCatalogue.on(sample.terms(), sample.showHours()).quick();
         Reading well = audit.read(good, sample.brief());
         for (Element element : good.elements()) {
-            for (Setting<?> setting : element.settings().keySet()) {
+            for (Setting<?> setting : settings(good, element)) {
                 for (Change.Set fault : faults(good, element, setting)) {
                     plant(audit, well, sample.brief(), fault, sorts.computeIfAbsent(sort(fault), x -> new Counts()));
                 }
@@ -68,6 +70,26 @@ public final class PlantedFaults {
         } else {
             System.out.print(page);
         }
+    }
+
+    /** All settings of an element: of families those for each bus, track and input. */
+    private static List<Setting<?>> settings(Rig rig, Element element) {
+        List<Setting<?>> all = new ArrayList<>();
+        for (Setting<?> setting : Catalogue.of(element.kind())) {
+            if (!setting.isFamily()) {
+                all.add(setting);
+            } else if (element.kind() == Kind.STRIP) {
+                rig.in(rig.program(element).id(), Kind.BUS).forEach(bus -> all.add(setting.of(bus.id())));
+            } else if (element.kind() == Kind.INPUT || element.kind() == Kind.OUTPUT) {
+                int tracks = rig.program(element).or(Productions.TRACKS, 1);
+                for (int track = 1; track <= tracks; track++) {
+                    all.add(setting.of(track));
+                }
+            } else if (element.kind() == Kind.GROUP) {
+                rig.in(rig.program(element).id(), Kind.INPUT).forEach(input -> all.add(setting.of(input.id())));
+            }
+        }
+        return all;
     }
 
     private static String sort(Change.Set fault) {
@@ -150,7 +172,8 @@ public final class PlantedFaults {
                     && changes.getFirst() instanceof Change.Set set
                     && set.element().equals(fault.element())
                     && set.setting().equals(fault.setting())
-                    && java.util.Objects.equals(set.to(), fault.from())) {
+                    && (java.util.Objects.equals(set.to(), fault.from())
+                            || fault.to() instanceof Double down && set.to() instanceof Double up && up > down)) {
                 at = i;
             }
         }

@@ -112,7 +112,7 @@ final class AffectedFindings {
                 found.add(new Place(i, Does.OPENS, points(), points()));
                 continue;
             }
-            if (set.to() instanceof Double) {
+            if (set.to() instanceof Double || set.setting().equals(Applications.PASSES_ON)) {
                 louder(graph, i, set.element(), found);
             }
             for (int s : graph.gated(address)) {
@@ -124,10 +124,13 @@ final class AffectedFindings {
         return found;
     }
 
-    /** What an element makes louder or fainter is as if it closed there and opened another way. */
+    /** What an element makes louder or fainter, also on the way into it or out, is as if it closed there and opened again. */
     private static void louder(FlowGraph graph, int scene, String element, List<Place> found) {
         for (int s = 0; s < graph.segments(); s++) {
-            if (graph.isOpen(s) && graph.segmentElement(s).equals(element)) {
+            boolean touches = graph.segmentElement(s).equals(element)
+                    || graph.element(graph.from(s)).equals(element)
+                    || graph.element(graph.to(s)).equals(element);
+            if (graph.isOpen(s) && touches) {
                 int[] from = points(graph.from(s));
                 int[] to = points(graph.to(s));
                 found.add(new Place(scene, Does.CLOSES, from, to));

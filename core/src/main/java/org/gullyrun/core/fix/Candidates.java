@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
@@ -29,6 +30,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
@@ -93,6 +95,9 @@ final class Candidates {
             // What is on the wrong track leaves that track: of equal fixes the last on the route is meant.
             boolean lastFirst = reading.rule(finding).topic() == Topic.TRACK;
             for (int segment : lastFirst ? segments.reversed() : segments) {
+                if (scene.graph().isFallback(segment)) {
+                    backOnDevice(scene.graph().segmentElement(segment), moves);
+                }
                 List<Gate> gates = scene.graph().gates(segment);
                 for (Gate gate : lastFirst ? gates.reversed() : gates) {
                     if (gate.open() && route.form() != Evidence.Form.BLOCKED && !isNeededByCall(gate)) {
@@ -108,6 +113,16 @@ final class Candidates {
                 add(openAll);
             }
         }
+    }
+
+    /** What plays elsewhere because its device can't be used gets the device back. */
+    private void backOnDevice(String output, GateMoves moves) {
+        rig.find(output, Kind.APP_OUTPUT).ifPresent(o -> {
+            Element chosen = rig.find(Choices.output(rig, rig.program(o), o).device());
+            if (chosen != null) {
+                add(moves.usable(chosen));
+            }
+        });
     }
 
     /** Whether a gate is the microphone of a call whose other end has to hear somebody: that is never shut. */
@@ -156,6 +171,28 @@ final class Candidates {
         for (Evidence.Trace route : finding.evidence().routes()) {
             if (route.form() != Evidence.Form.BLOCKED) {
                 moves.along(route.in(reading.scenes().get(at).graph()));
+            }
+        }
+        nextTrack();
+    }
+
+    /** A listener to an output hears the lowest track that it takes: without that one, the next. */
+    private void nextTrack() {
+        Element outlet = rig.find(finding.subject().outlet(), Kind.OUTLET).orElse(null);
+        Element output = outlet == null
+                ? null
+                : rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
+        if (output == null || outlet.get(Outlets.TRACK) != null) {
+            return;
+        }
+        List<Integer> taken = IntStream.rangeClosed(1, rig.program(output).or(Productions.TRACKS, 1))
+                .filter(track -> Boolean.TRUE.equals(output.get(Productions.TAKES_TRACK.of(track))))
+                .boxed()
+                .toList();
+        if (taken.size() > 1) {
+            Change.Set without = Change.set(rig, output.id(), Productions.TAKES_TRACK.of(taken.getFirst()), false);
+            if (without != null) {
+                add(List.of(without));
             }
         }
     }

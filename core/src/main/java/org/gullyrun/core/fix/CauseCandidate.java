@@ -22,7 +22,7 @@ final class CauseCandidate {
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.lost())
             .thenComparing(o -> o.fix != null && !o.fix.restores())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.moved())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.effort())
             .thenComparingInt(o -> o.changes.size())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.depth())
             .thenComparingInt(o -> o.number);

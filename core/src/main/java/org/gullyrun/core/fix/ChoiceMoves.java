@@ -3,10 +3,13 @@ package org.gullyrun.core.fix;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.ToLongFunction;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
@@ -33,15 +36,28 @@ import org.jspecify.annotations.Nullable;
  */
 final class ChoiceMoves {
     private static final int MOST = 8;
+    private static final int MISSES = 100;
 
     private final Rig rig;
     private final SceneReading scene;
     private final Consumer<List<Change>> to;
+    /** Listeners who miss something: what reaches them comes before what only reaches more listeners. */
+    private final Set<String> lacking;
+    /** Sources that somebody misses, likewise. */
+    private final Set<String> lacked;
 
     ChoiceMoves(Reading reading, int scene, Consumer<List<Change>> to) {
         this.rig = reading.rig();
         this.scene = reading.scenes().get(scene);
         this.to = to;
+        this.lacking = this.scene.cells().stream()
+                .filter(cell -> cell.verdict() == Verdict.MISSING)
+                .map(cell -> cell.outlet().id())
+                .collect(Collectors.toSet());
+        this.lacked = this.scene.cells().stream()
+                .filter(cell -> cell.verdict() == Verdict.MISSING)
+                .map(cell -> cell.source().id())
+                .collect(Collectors.toSet());
     }
 
     /** Moves the choices that some segments follow, numbered as in the graph of the scene. */
@@ -61,9 +77,16 @@ final class ChoiceMoves {
             case APPLICATION -> {
                 if (end == PointKind.APPLICATION_IN) {
                     input(by);
+                } else if (graph.kind(graph.from(segment)) == PointKind.APPLICATION_IN) {
+                    one(Change.set(rig, by.id(), Applications.PASSES_ON, false));
                 }
             }
-            case BUS -> play(by, Mixers.TARGET, rig.owner(by));
+            case BUS -> lead(by);
+            case STRIP -> {
+                if (end == PointKind.STRIP) {
+                    set(by, Mixers.FEED, machine(rig.owner(by)), null, this::sources);
+                }
+            }
             case PASS_THROUGH -> passOn(by);
             case PRODUCTION -> {
                 if (graph.kind(graph.from(segment)) == PointKind.CUE) {
@@ -81,8 +104,14 @@ final class ChoiceMoves {
                             takes == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING);
                 }
             }
-            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PROCESSOR, MIXER, STRIP, GROUP, SCENE -> {}
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PROCESSOR, MIXER, GROUP, SCENE -> {}
             case ENTRY, OUTPUT, SOURCE, OUTLET -> {}
+        }
+    }
+
+    private void one(Change.@Nullable Set change) {
+        if (change != null) {
+            to.accept(List.of(change));
         }
     }
 
@@ -107,7 +136,12 @@ final class ChoiceMoves {
         set(application, Applications.INPUT, machine(application), Direction.RECORDING);
     }
 
-    /** A bus or a cue plays elsewhere. */
+    /** A bus leads elsewhere: to what is played, or to a microphone that its mixer offers. */
+    void lead(Element bus) {
+        set(bus, Mixers.TARGET, machine(rig.owner(bus)), null);
+    }
+
+    /** A cue plays elsewhere. */
     void play(Element engine, Setting<Choice> setting, @Nullable Element on) {
         set(engine, setting, machine(on), Direction.PLAYBACK);
     }
@@ -133,11 +167,20 @@ final class ChoiceMoves {
         };
     }
 
-    private void set(Element element, Setting<Choice> setting, @Nullable String machine, Direction direction) {
+    private void set(
+            Element element, Setting<Choice> setting, @Nullable String machine, @Nullable Direction direction) {
+        set(element, setting, machine, direction, direction == Direction.RECORDING ? this::sources : this::listeners);
+    }
+
+    private void set(
+            Element element,
+            Setting<Choice> setting,
+            @Nullable String machine,
+            @Nullable Direction direction,
+            ToLongFunction<Element> reach) {
         Choice now = element.get(setting);
-        ToLongFunction<Element> reach = direction == Direction.PLAYBACK ? this::listeners : this::sources;
         rig.of(Kind.DEVICE).stream()
-                .filter(d -> d.get(Devices.DIRECTION) == direction
+                .filter(d -> (direction == null || d.get(Devices.DIRECTION) == direction)
                         && Objects.equals(d.get(Devices.MACHINE), machine)
                         && Choices.usable(d)
                         && !Choice.to(d.id()).equals(now))
@@ -148,17 +191,22 @@ final class ChoiceMoves {
                 .forEach(change -> to.accept(List.of(change)));
     }
 
-    /** How many listeners can be reached from a device. */
+    /** How many listeners can be reached from a device, those who miss something counted most. */
     private long listeners(Element device) {
         return rig.of(Kind.OUTLET).stream()
                 .filter(o -> scene.leads(PointId.of(device.id()), PointId.of(o.id())))
-                .count();
+                .mapToLong(o -> lacking.contains(o.id()) ? MISSES : 1)
+                .sum();
     }
 
-    /** How many sources reach a device. */
+    /** How many sources reach a device; of two the one that a processor offers, as its sound is meant to be used. */
     private long sources(Element device) {
-        return rig.of(Kind.SOURCE).stream()
+        long reach = rig.of(Kind.SOURCE).stream()
                 .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
-                .count();
+                .mapToLong(s -> lacked.contains(s.id()) ? MISSES : 1)
+                .sum();
+        boolean processed =
+                rig.of(Kind.PROCESSOR).stream().anyMatch(p -> device.id().equals(p.get(Links.PROCESSOR_TO)));
+        return 2 * reach + (processed ? 1 : 0);
     }
 }

@@ -18,6 +18,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
@@ -53,7 +54,7 @@ public final class Fixes {
             .thenComparingInt(Fix::lost)
             .thenComparing(fix -> !fix.restores())
             .thenComparingInt(Fix::disturbance)
-            .thenComparingInt(Fix::moved)
+            .thenComparingInt(Fix::effort)
             .thenComparingInt(fix -> fix.changes().size())
             .thenComparingInt(Fix::depth);
 
@@ -131,7 +132,22 @@ public final class Fixes {
      */
     private @Nullable Fix tried(Reading before, List<Change> changes, Finding finding) {
         Made made = made(before, changes, finding);
-        return made == null || !made.fix.cleared().contains(finding.identity()) ? null : made.fix;
+        return made == null
+                        || !made.fix.isSafe()
+                        || !made.fix.cleared().contains(finding.identity())
+                        || isTradedIn(before, made, finding)
+                ? null
+                : made.fix;
+    }
+
+    /** Whether a source that a listener lacks in some scenes is only lacking everywhere now, or the other way round. */
+    private static boolean isTradedIn(Reading before, Made made, Finding finding) {
+        return before.rule(finding).topic() == Topic.MISSING
+                && made.after.findings().stream()
+                        .anyMatch(f -> f.isBad()
+                                && made.fix.created().contains(f.identity())
+                                && made.after.rule(f).topic() == Topic.MISSING
+                                && f.subject().equals(finding.subject()));
     }
 
     /** Changes that were made: what they do, and the rig with them, read. */

@@ -69,7 +69,8 @@ public final class GateMoves {
         return list(Change.setRaw(rig, gate.at().element(), gate.setting(), to));
     }
 
-    private List<Change> usable(Element device) {
+    /** The changes that make a device usable again: plugged in, enabled, permitted. */
+    List<Change> usable(Element device) {
         List<Change> changes = new ArrayList<>();
         if (device.kind() == Kind.DEVICE) {
             for (Setting<Boolean> each : List.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED)) {

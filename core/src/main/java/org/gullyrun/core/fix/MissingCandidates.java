@@ -1,8 +1,10 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.function.Consumer;
@@ -10,8 +12,10 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.flow.route.BlockedRoute;
@@ -30,6 +34,8 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.ValueType;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What might bring a missing source to its listener: what blocks it opened in all scenes at once, a level turned up, the
@@ -37,6 +43,8 @@ import org.gullyrun.core.rig.Sources;
  */
 final class MissingCandidates {
     private static final double FAR_DOWN = -12;
+    /** Of devices that come into question so many are tried. */
+    private static final int MOST = 8;
 
     private final Reading reading;
     private final Finding finding;
@@ -68,13 +76,138 @@ final class MissingCandidates {
 
     private void all() {
         everyScene();
+        oneGate();
         for (int i : finding.scenes()) {
             louder(reading.scenes().get(i));
         }
         int scene = finding.evidence().scene();
+        taken(scene);
         ends(scene);
+        feeds(scene);
         farEnd(scene);
+        listens(scene);
         inputs();
+    }
+
+    /** Each single closed gate that stands between where the source gets and from where its listener is reached. */
+    private void oneGate() {
+        Set<Gate> gates = new LinkedHashSet<>();
+        Set<String> absent = new LinkedHashSet<>();
+        for (int i : finding.scenes()) {
+            SceneReading scene = reading.scenes().get(i);
+            FlowGraph graph = scene.graph();
+            boolean[] comes = scene.view().reachedFrom(new int[] {scene.sourcePoint(row)});
+            boolean[] leads = scene.view().reaching(new int[] {scene.outletPoint(column)});
+            GateMoves moves = new GateMoves(rig, scene.key());
+            for (int s = 0; s < graph.segments(); s++) {
+                if (graph.isOpen(s) || !comes[graph.from(s)] || !leads[graph.to(s)]) {
+                    continue;
+                }
+                List<Gate> closed =
+                        graph.gates(s).stream().filter(g -> !g.open()).toList();
+                if (closed.size() == 1 && gates.add(closed.getFirst())) {
+                    Gate gate = closed.getFirst();
+                    to.accept(moves.open(gate));
+                    if (gate.sort() == Gate.Sort.IN_SCENE) {
+                        absent.add(gate.at().element());
+                    }
+                }
+            }
+        }
+        absent.forEach(this::always);
+    }
+
+    private void always(String input) {
+        Change.Set always =
+                rig.find(input, Kind.INPUT).isEmpty() ? null : Change.set(rig, input, Productions.ALWAYS, true);
+        if (always != null) {
+            to.accept(List.of(always));
+        }
+    }
+
+    /** Of a listener to an output: the output takes a track that the source is on. */
+    private void taken(int at) {
+        Element output = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
+        Element production = output == null ? null : rig.owner(output);
+        if (output == null || production == null) {
+            return;
+        }
+        for (int track = 1; track <= production.or(Productions.TRACKS, 1); track++) {
+            boolean on = reading.scenes().get(at).leads(PointId.of(source.id()), PointId.track(production.id(), track));
+            Change.Set take = on ? Change.set(rig, output.id(), Productions.TAKES_TRACK.of(track), true) : null;
+            if (take != null) {
+                to.accept(List.of(take));
+            }
+        }
+    }
+
+    /** Strips and inputs that lead to the listener take a device that the source reaches. */
+    private void feeds(int at) {
+        SceneReading scene = reading.scenes().get(at);
+        PointId end = PointId.of(outlet.id());
+        List<Element> reached = rig.of(Kind.DEVICE).stream()
+                .filter(d -> scene.leads(PointId.of(source.id()), PointId.of(d.id())))
+                .sorted(Comparator.comparingLong((Element d) -> others(scene, d))
+                        .thenComparing(Comparator.comparingInt((Element d) -> stepsTo(scene, d))
+                                .reversed()))
+                .limit(MOST)
+                .toList();
+        for (Element strip : rig.of(Kind.STRIP)) {
+            if (scene.leads(PointId.of(strip.id()), end)) {
+                String machine = rig.program(strip).get(Mixers.MACHINE);
+                reached.stream()
+                        .filter(d -> Objects.equals(d.get(Devices.MACHINE), machine))
+                        .forEach(d -> one(Change.set(rig, strip.id(), Mixers.FEED, Choice.to(d.id()))));
+            }
+        }
+        for (Element input : rig.of(Kind.INPUT)) {
+            Productions.Takes takes = input.get(Productions.TAKES);
+            Devices.Direction direction = takes == Productions.Takes.PLAYBACK
+                    ? Devices.Direction.PLAYBACK
+                    : takes == Productions.Takes.RECORDING ? Devices.Direction.RECORDING : null;
+            if (direction != null && scene.leads(PointId.of(input.id()), end)) {
+                String machine = rig.program(input).get(Productions.MACHINE);
+                reached.stream()
+                        .filter(d -> d.get(Devices.DIRECTION) == direction
+                                && Objects.equals(d.get(Devices.MACHINE), machine))
+                        .forEach(d -> one(Change.set(rig, input.id(), Productions.DEVICE, Choice.to(d.id()))));
+            }
+        }
+    }
+
+    /** How many other sources reach a device: where the source is alone, nothing else comes with it. */
+    private long others(SceneReading scene, Element device) {
+        return rig.of(Kind.SOURCE).stream()
+                .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
+                .count();
+    }
+
+    /** How far down its strongest route the source gets to a device: what lies furthest down holds most of its way. */
+    private int stepsTo(SceneReading scene, Element device) {
+        return scene.strongestTo(source, scene.graph().point(PointId.of(device.id())))
+                .size();
+    }
+
+    /** A listener who listens on a device listens on another one of the same computer, which the source reaches. */
+    private void listens(int at) {
+        if (outlet.get(Outlets.DEVICE) == null || outlet.get(Outlets.OUTPUT) != null) {
+            return;
+        }
+        String machine = rig.find(Choices.listensOn(rig, outlet), Kind.DEVICE)
+                .map(d -> d.get(Devices.MACHINE))
+                .orElse(null);
+        rig.of(Kind.DEVICE).stream()
+                .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
+                        && Objects.equals(d.get(Devices.MACHINE), machine)
+                        && reading.scenes().get(at).leads(PointId.of(source.id()), PointId.of(d.id())))
+                .limit(MOST)
+                .forEach(d -> one(Change.set(rig, outlet.id(), Outlets.DEVICE, Choice.to(d.id()))));
+    }
+
+    private void one(Change.@Nullable Set change) {
+        if (change != null) {
+            to.accept(List.of(change));
+        }
     }
 
     /** What blocks the source in each of the scenes, opened in all of them; or its inputs put into every scene. */
@@ -93,13 +226,7 @@ final class MissingCandidates {
             }
         }
         to.accept(distinct(all));
-        for (String input : inputs) {
-            Change.Set always =
-                    rig.find(input, Kind.INPUT).isEmpty() ? null : Change.set(rig, input, Productions.ALWAYS, true);
-            if (always != null) {
-                to.accept(List.of(always));
-            }
-        }
+        inputs.forEach(this::always);
     }
 
     /** Elements that are added get ids of their own: each was thought of as if it were alone. */
@@ -130,24 +257,43 @@ final class MissingCandidates {
         if (!cell.tooFaint()) {
             return;
         }
-        Change.Set most = null;
-        double lowest = FAR_DOWN;
-        for (int segment : cell.delivery().strongest()) {
-            for (Address at : SegmentSettings.of(scene.graph(), segment)) {
-                Element element = rig.find(at.element());
-                Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
-                if (setting != null
-                        && element.raw(setting) instanceof Double now
-                        && now <= lowest
-                        && RuleCandidates.isLevel(setting)) {
-                    lowest = now;
-                    most = Change.setRaw(rig, element.id(), setting, 0.0);
+        FlowGraph graph = scene.graph();
+        Set<Address> levels = new LinkedHashSet<>();
+        Set<Integer> segments = new LinkedHashSet<>(cell.electric().strongest());
+        segments.addAll(cell.delivery().strongest());
+        for (int segment : segments) {
+            levels.addAll(SegmentSettings.of(graph, segment));
+            for (String id : List.of(
+                    graph.segmentElement(segment),
+                    graph.element(graph.from(segment)),
+                    graph.element(graph.to(segment)))) {
+                Element element = rig.find(id);
+                if (element != null) {
+                    Catalogue.of(element.kind()).stream()
+                            .filter(setting -> !setting.isFamily())
+                            .forEach(setting -> levels.add(new Address(id, setting.key())));
                 }
             }
         }
-        if (most != null) {
-            to.accept(List.of(most));
+        Change.Set most = null;
+        double lowest = FAR_DOWN;
+        for (Address at : levels) {
+            Element element = rig.find(at.element());
+            Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
+            if (setting != null && isGain(setting) && element.raw(setting) instanceof Double now && now <= lowest) {
+                lowest = now;
+                most = Change.setRaw(rig, element.id(), setting, 0.0);
+            }
         }
+        one(most);
+    }
+
+    /** Whether a setting is a slider that somebody may have turned down; how far apart things are is none. */
+    private static boolean isGain(Setting<?> setting) {
+        return setting.type() instanceof ValueType.Number(String unit, double least, double most)
+                && unit.equals("dB")
+                && setting.kind() != Kind.COUPLING
+                && setting.kind() != Kind.SOURCE;
     }
 
     /** The choices at which open routes of the source end: buses, cues and pass-throughs play elsewhere, or somewhere at all. */
@@ -159,7 +305,7 @@ final class MissingCandidates {
         for (int point = 0; point < graph.points(); point++) {
             Element element = reached[point] ? rig.find(graph.element(point)) : null;
             if (element != null && graph.kind(point) == PointKind.BUS) {
-                moves.play(element, Mixers.TARGET, rig.owner(element));
+                moves.lead(element);
             } else if (element != null && graph.kind(point) == PointKind.CUE) {
                 moves.play(element, Productions.CUE_DEVICE, element);
             }
