@@ -110,6 +110,7 @@ public final class LargeRigs {
         outlets();
     }
 
+    /** A chain of program, cable, strip and input for one source. */
     private void chain(int i) {
         String app = name("app", i);
         String play = name("play", i);
@@ -155,6 +156,7 @@ public final class LargeRigs {
         return input.with(Productions.TRACK.of(1), true).with(Productions.TRACK.of(2 + i % 11), true);
     }
 
+    /** A mixer with strips and buses. */
     private void mixer(int m) {
         String mixer = name("mixer", m);
         all.add(Element.of(Kind.MIXER, mixer).with(Mixers.LATENCY, 10.0).with(Mixers.RATE, 48_000.0));
@@ -176,6 +178,7 @@ public final class LargeRigs {
         }
     }
 
+    /** The listeners. */
     private void outlets() {
         all.add(Element.of(Kind.OUTPUT, "stream")
                 .with(Productions.OUTPUT_OF, "show")

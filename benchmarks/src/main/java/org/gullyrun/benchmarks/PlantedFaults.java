@@ -101,6 +101,7 @@ public final class PlantedFaults {
         };
     }
 
+    /** What can be wrong with a setting: turned, moved elsewhere, turned down. */
     private static List<Change.Set> faults(Rig rig, Element element, Setting<?> setting) {
         List<Change.Set> faults = new ArrayList<>();
         Object now = element.raw(setting);
@@ -151,6 +152,7 @@ public final class PlantedFaults {
         }
     }
 
+    /** Plants a fault, and counts where the change that takes it back stands among the fixes. */
     private static void plant(Audit audit, Reading well, Brief brief, Change.Set fault, Counts counts) {
         counts.planted++;
         Rig broken = Changes.apply(well.rig(), List.of(fault));

@@ -84,6 +84,7 @@ final class AuditCommand implements Callable<Integer> {
         return bad ? Exit.FINDINGS : Exit.OK;
     }
 
+    /** The root causes, or none if they weren't asked for. */
     private static RootCauses.Found causes(CaseArgument.Opened opened) {
         Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
                 .quick();
@@ -98,6 +99,7 @@ final class AuditCommand implements Callable<Integer> {
                 progress -> {});
     }
 
+    /** Prints findings as they would be read aloud, worst first. */
     private static void text(
             PrintWriter out, CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes) {
         out.println(opened.what().title() + " · " + opened.survey().name());
@@ -157,6 +159,7 @@ final class AuditCommand implements Callable<Integer> {
         }
     }
 
+    /** All of it as plain maps and lists, for JSON. */
     private static Map<String, Object> plain(
             CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes) {
         Map<String, Object> all = new LinkedHashMap<>();

@@ -29,6 +29,7 @@ final class CaseArgument {
     /** What was asked for, read and audited. */
     record Opened(Case what, Survey survey, Reading reading, List<Integer> scenes) {}
 
+    /** Opens the case and finds the survey that is meant. */
     Opened open() throws CaseProblem {
         Case what = CaseFiles.open(file);
         Survey chosen = survey(what, survey);
@@ -51,6 +52,7 @@ final class CaseArgument {
                                 ", ", what.surveys().stream().map(Survey::id).toList())));
     }
 
+    /** The scenes that are meant; all of them if none is named. */
     private List<Integer> scenes(Reading reading) {
         List<Integer> all = java.util.stream.IntStream.range(0, reading.scenes().size())
                 .filter(i -> scene == null

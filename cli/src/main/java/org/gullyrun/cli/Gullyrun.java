@@ -60,6 +60,7 @@ public final class Gullyrun implements Callable<Integer> {
         return run(new Gullyrun(), out, err, args);
     }
 
+    /** Runs a command and turns what goes wrong into a message and an exit code. */
     private static int run(Object command, SafePrinter out, SafePrinter err, String... args) {
         CommandLine line = new CommandLine(command);
         line.setOut(out);
@@ -106,6 +107,7 @@ public final class Gullyrun implements Callable<Integer> {
         return code;
     }
 
+    /** What went wrong with a file. The system's message often is only its name. */
     private static String said(IOException problem) {
         return switch (problem) {
             case NoSuchFileException e -> "there is no folder or file " + e.getFile();

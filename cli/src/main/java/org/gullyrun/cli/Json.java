@@ -11,6 +11,7 @@ final class Json {
 
     private Json() {}
 
+    /** Writes with sorted fields, so that the same input gives the same text. */
     static String write(Object plain) {
         try {
             // Jackson leaves direction marks and the like as they are; as \\u they are the same JSON and do nothing to
@@ -22,6 +23,7 @@ final class Json {
         }
     }
 
+    /** Escapes what terminals might take for commands. */
     private static String escaped(String json) {
         StringBuilder escaped = new StringBuilder(json.length());
         for (int i = 0; i < json.length(); i++) {

@@ -31,6 +31,7 @@ final class PlainData {
         return points;
     }
 
+    /** A cell of the brief: what arrives, how strong, when, and by which routes. */
     static Map<String, Object> cell(SceneReading scene, CellReading cell) {
         FlowGraph graph = scene.graph();
         Delivery delivery = cell.delivery();
@@ -85,6 +86,7 @@ final class PlainData {
         return one;
     }
 
+    /** A loop with its circles. */
     static Map<String, Object> loop(FlowGraph graph, Loop loop) {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put(

@@ -70,6 +70,7 @@ final class SafePrinter extends PrintWriter {
         return clean.toString();
     }
 
+    /** Whether a character could move the cursor or change colours. */
     private static boolean commands(int c) {
         return switch (Character.getType(c)) {
             case Character.CONTROL, Character.SURROGATE -> true;

@@ -93,6 +93,7 @@ final class TraceCommand implements Callable<Integer> {
         return Exit.OK;
     }
 
+    /** The element that a name means; the whole of a kind if none is given. */
     private static String wanted(Rig rig, Kind kind, @Nullable String name) {
         if (name == null) {
             return "";
@@ -106,6 +107,7 @@ final class TraceCommand implements Callable<Integer> {
                                 ", ", rig.of(kind).stream().map(Element::id).toList())));
     }
 
+    /** Prints what arrives at each listener. */
     private static void text(PrintWriter out, SceneReading scene, List<CellReading> cells) {
         out.println("Scene " + scene.name());
         for (CellReading cell : cells) {
@@ -155,6 +157,7 @@ final class TraceCommand implements Callable<Integer> {
         out.println();
     }
 
+    /** Prints a route as a ladder: a line for each hop with gain, level and delay so far. */
     private static void ladder(PrintWriter out, FlowGraph graph, Route route, double level) {
         out.printf(
                 Locale.ROOT,

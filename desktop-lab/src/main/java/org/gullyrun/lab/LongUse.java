@@ -85,6 +85,7 @@ public final class LongUse {
         turns.play();
     }
 
+    /** Does one thing that a person might do. */
     private void step() {
         KeyStroke.on(stage.getScene().getRoot(), KeyCode.SHIFT); // what gives way to a person has to know of one
         Rig rig = store.state().surveyShown().rig();
@@ -121,6 +122,7 @@ public final class LongUse {
         return list.get(random.nextInt(list.size()));
     }
 
+    /** The heap in use after collecting garbage. */
     private String memory() {
         Runtime runtime = Runtime.getRuntime();
         long heap = runtime.totalMemory() - runtime.freeMemory() >> 20;

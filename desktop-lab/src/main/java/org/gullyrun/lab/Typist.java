@@ -77,6 +77,7 @@ public final class Typist {
         return store.state().surveyShown().rig();
     }
 
+    /** Types a table, section by section as in the sheet. */
     private void table(Section section, int place) {
         Table wanted = Sheet.of(want, section).get(place);
         common.clear();
@@ -180,6 +181,7 @@ public final class Typist {
         return columns;
     }
 
+    /** Types the cells of a row from left to right. */
     private void cells(Section section, int place, Element row) {
         String id = sheet.cursor().row();
         if (id == null) {

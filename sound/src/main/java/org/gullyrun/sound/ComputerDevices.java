@@ -29,6 +29,7 @@ public final class ComputerDevices {
         return List.copyOf(found);
     }
 
+    /** Adds a device for each direction that a system device has. */
     private static void add(
             Mixer.Info info, Line.Info[] lines, Class<?> wanted, Direction direction, List<FoundDevice> into) {
         TreeSet<Double> rates = new TreeSet<>();

@@ -39,6 +39,7 @@ public final class Audit {
         this(thresholds, waivers, rules, rules);
     }
 
+    /** The rules that are asked, and all that are known: a waiver or a reading may name one that isn't asked here. */
     private Audit(
             Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules, Collection<? extends Rule> known) {
         this.known = known.stream().collect(Collectors.toUnmodifiableMap(Rule::id, rule -> rule));
@@ -90,6 +91,7 @@ public final class Audit {
         return read(rig, earlier.brief(), earlier, tried);
     }
 
+    /** Reads a rig, taking over from an earlier reading whatever the changes can't have touched. */
     private Reading read(Rig rig, Brief brief, @Nullable Reading earlier, @Nullable List<SceneReading> tried) {
         Reading before = earlier != null && earlier.thresholds().equals(thresholds) ? earlier : null;
         Wishes wishes =

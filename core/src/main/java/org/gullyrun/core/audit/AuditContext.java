@@ -42,6 +42,7 @@ public final class AuditContext {
     /** The closed gates that are findings of their own. */
     private @Nullable List<Gate> ownGates;
 
+    /** What all rules need of one version of a rig, worked out once and shared by them. */
     AuditContext(
             Rig rig,
             Brief brief,
@@ -166,6 +167,7 @@ public final class AuditContext {
         return mustsThrough;
     }
 
+    /** For each program, the number of listeners whose required delivery of the source passes it. */
     private Map<String, Integer> countThrough(int source) {
         Map<String, String> programs = new HashMap<>();
         Map<String, Integer> counts = new HashMap<>();

@@ -122,6 +122,7 @@ final class CellReader {
         return new CellReading(source, outlet, counting, delivery, electric, verdict, own);
     }
 
+    /** The worst of what can be said of a cell: missing comes before leak, leak before double, double before good. */
     private Verdict verdict(Element source, FlowGraph graph, Wish wish, Delivery delivery, Delivery electric) {
         if (!delivery.arrives()) {
             return wish == Wish.MUST ? Verdict.MISSING : Verdict.NOTHING_DUE;

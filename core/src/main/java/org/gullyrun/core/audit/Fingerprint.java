@@ -16,6 +16,7 @@ import org.gullyrun.core.rig.Setting;
 final class Fingerprint {
     private Fingerprint() {}
 
+    /** Everything a waiver depends on, as a text that changes as soon as any of it does. */
     static String of(Finding finding, List<SceneReading> scenes) {
         List<String> parts = new ArrayList<>();
         parts.add(finding.severity().word());

@@ -52,6 +52,7 @@ public record Hearing(String outlet, String name, boolean coil, List<Drop> drops
                 .toList();
     }
 
+    /** What each listener hears in the chosen scene, or the worst over all of them. */
     private static Hearing of(Reading reading, int chosen, int place) {
         Element outlet = reading.rig().of(Kind.OUTLET).get(place);
         List<Drop> drops = new ArrayList<>();

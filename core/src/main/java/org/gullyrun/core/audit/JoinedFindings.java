@@ -60,6 +60,7 @@ public record JoinedFindings(List<Finding> findings, String title) {
         return List.copyOf(joined);
     }
 
+    /** Findings with the same key are one row: same rule, source, class, scenes and wording. */
     private static String key(Rig rig, Finding finding) {
         String rest = rest(rig, finding);
         return rest.isEmpty()

@@ -40,6 +40,7 @@ public final class LevelSheet {
         return sheet;
     }
 
+    /** The levels and times of all that reaches one listener. */
     private static Entry entry(Reading reading, SceneReading scene, int outlet) {
         double voice = 0;
         double music = 0;

@@ -79,6 +79,7 @@ public final class Rates {
         return new ArrayList<>(places.values());
     }
 
+    /** The sample rates on both sides of what joins two devices. */
     private static Meeting meeting(Rig rig, String by) {
         Element link = rig.find(by);
         if (link == null) {

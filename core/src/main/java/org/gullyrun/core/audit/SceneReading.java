@@ -77,6 +77,10 @@ public final class SceneReading {
         };
     }
 
+    /**
+     * Whether sources and listeners are the same points as in another reading, so that their rows can be set side
+     * by side.
+     */
     private boolean hasPointsOf(@Nullable SceneReading other) {
         return other != null
                 && other.graph.sharesShape(graph)

@@ -59,6 +59,7 @@ public sealed interface BriefChange {
         return new Brief(cells, windows, voices);
     }
 
+    /** Sets, replaces or removes an entry. The change has to fit what is there. */
     private static <K, V> void move(Map<K, V> map, K key, @Nullable V from, @Nullable V to) {
         if (!Objects.equals(map.get(key), from)) {
             throw new IllegalStateException("the brief says " + map.get(key) + " for " + key + ", not " + from);

@@ -168,6 +168,7 @@ public enum StartingBrief {
                 && rig.of(Kind.SOURCE).stream().noneMatch(s -> words(s.name()).contains(known.word()));
     }
 
+    /** The words of a name in small letters, so that "Host track" and "host" meet. */
     private static Set<String> words(String name) {
         Set<String> words = new HashSet<>();
         for (String word : List.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"))) {

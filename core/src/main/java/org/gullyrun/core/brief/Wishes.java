@@ -43,6 +43,7 @@ public final class Wishes {
     /** For each scene with wishes of its own, and for all others under the empty id, what counts. */
     private final Map<String, Counting[][]> tables;
 
+    /** Works out every cell once: explicit wishes, presets, dedicated tracks. */
     public Wishes(Rig rig, Brief brief) {
         this.rig = rig;
         this.brief = brief;
@@ -91,6 +92,7 @@ public final class Wishes {
         return tables.computeIfAbsent(own ? scene : "", this::made);
     }
 
+    /** The cells of a scene, which differ from the general ones only where the brief names that scene. */
     private Counting[][] made(String scene) {
         List<Element> outlets = rig.of(Kind.OUTLET);
         return rig.of(Kind.SOURCE).stream()
@@ -119,6 +121,9 @@ public final class Wishes {
         return new Counting(Wish.MAY, Ground.NOT_SET);
     }
 
+    /**
+     * Whether private sound must not get there by default: everything but ears, machines and the source's own call.
+     */
     private static boolean isPublic(Outlets.Sort sort, Element source, Element outlet) {
         return switch (sort) {
             case LIVE, ARCHIVE, RELAY, ROOM, TRACK -> true;

@@ -83,6 +83,7 @@ public final class AtomicFile {
         }
     }
 
+    /** What went wrong in words for the user. The system's own message often is only the file's name. */
     private static String reason(IOException e) {
         return switch (e) {
             case AccessDeniedException denied -> "you don't have permission to write there";
@@ -92,6 +93,7 @@ public final class AtomicFile {
         };
     }
 
+    /** Makes the new name in the folder durable too. Where folders can't be opened, the file system sees to it. */
     private static void forceFolder(Path folder) {
         try (FileChannel channel = FileChannel.open(folder, StandardOpenOption.READ)) {
             channel.force(true);
@@ -100,6 +102,9 @@ public final class AtomicFile {
         }
     }
 
+    /**
+     * Removes what is left of a save that failed. That it can't be removed is no reason to hide the first trouble.
+     */
     private static void discard(java.nio.file.@org.jspecify.annotations.Nullable Path temporary) {
         if (temporary != null) {
             try {

@@ -17,11 +17,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Waiver;
-import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Element;
@@ -67,6 +65,7 @@ final class CaseReader {
 
     private CaseReader() {}
 
+    /** Reads bytes, and says in the case of trouble where in the file it is. */
     static Case read(String file, byte[] bytes) throws CaseProblem {
         try {
             if (bytes.length > 1 && (bytes[0] & bytes[1] & 0xfe) == 0xfe && bytes[0] != bytes[1]) {
@@ -95,6 +94,7 @@ final class CaseReader {
         }
     }
 
+    /** Reads the parts in the order in which they refer to each other. */
     private static Case read(JsonNode root) {
         object(root, "the file");
         if (!CaseWriter.FORMAT.equals(root.path("format").asText())) {
@@ -135,7 +135,7 @@ final class CaseReader {
                 hours.asDouble(Case.USUAL_HOURS),
                 text(root, "knownGood", "knownGood"),
                 surveys,
-                brief(root.path("brief")),
+                BriefReader.read(root.path("brief")),
                 terms(root.path("limits"), root.path("waived")),
                 extras(
                         root,
@@ -182,6 +182,7 @@ final class CaseReader {
         return new Terms(own, waivers);
     }
 
+    /** A survey with its rig. Fields that aren't known are kept as they are. */
     static Survey survey(JsonNode node, String place) {
         object(node, place);
         String id = text(node, "id", place + ".id");
@@ -198,6 +199,10 @@ final class CaseReader {
                 extras(node, Set.of("id", "name", "date", "note", "rig")));
     }
 
+    /**
+     * The elements of a rig, section by section. Two with one id are an error, as the second would replace the
+     * first.
+     */
     private static Rig rig(JsonNode node, String place) {
         List<Element> elements = new ArrayList<>();
         if (node.isMissingNode()) {
@@ -229,6 +234,7 @@ final class CaseReader {
         return Rig.of(elements);
     }
 
+    /** An element with its settings. A setting with a value that isn't valid names the place. */
     static Element element(Kind kind, JsonNode node, String place, int index) {
         object(node, place);
         Element element;
@@ -265,6 +271,7 @@ final class CaseReader {
         return element.withExtras(extras(node, known));
     }
 
+    /** A member of a family of settings, such as the crossing to one bus. */
     private static Setting<?> member(Setting<?> family, String sub, String place) {
         try {
             return family.of(sub);
@@ -284,86 +291,13 @@ final class CaseReader {
         }
     }
 
-    private static Brief brief(JsonNode node) {
-        if (node.isMissingNode()) {
-            return Brief.EMPTY;
-        }
-        object(node, "brief");
-        Map<Brief.Cell, Wish> cells = new TreeMap<>();
-        wishes(node, "", "brief", cells, Set.of("inScenes", "windows", "voiceOverMusic"));
-        JsonNode scenes = node.path("inScenes");
-        if (!scenes.isMissingNode()) {
-            object(scenes, "brief.inScenes");
-            for (Map.Entry<String, JsonNode> scene : scenes.properties()) {
-                wishes(scene.getValue(), scene.getKey(), "brief.inScenes." + scene.getKey(), cells, Set.of());
-            }
-        }
-        Map<Brief.Cell, Brief.Window> windows = new TreeMap<>();
-        JsonNode list = node.has("windows") ? array(node.path("windows"), "brief.windows") : JSON.createArrayNode();
-        for (int i = 0; i < list.size(); i++) {
-            String at = "brief.windows[" + i + "]";
-            object(list.get(i), at);
-            windows.put(
-                    new Brief.Cell(text(list.get(i), "source", at), text(list.get(i), "outlet", at), ""),
-                    new Brief.Window(number(list.get(i), "least", at), number(list.get(i), "most", at)));
-        }
-        Map<String, Double> over = new TreeMap<>();
-        if (node.has("voiceOverMusic")) {
-            object(node.path("voiceOverMusic"), "brief.voiceOverMusic");
-        }
-        for (Map.Entry<String, JsonNode> one : node.path("voiceOverMusic").properties()) {
-            if (!one.getValue().isNumber()) {
-                throw new Wrong("brief.voiceOverMusic." + one.getKey(), "expected a number of dB");
-            }
-            over.put(one.getKey(), one.getValue().asDouble());
-        }
-        return new Brief(cells, windows, over);
-    }
-
-    private static @org.jspecify.annotations.Nullable Double number(JsonNode node, String key, String place) {
-        JsonNode value = node.path(key);
-        if (!value.isMissingNode() && !value.isNumber()) {
-            throw new Wrong(place + "." + key, "expected a number of dBFS");
-        }
-        return value.isNumber() ? value.asDouble() : null;
-    }
-
-    private static void wishes(
-            JsonNode node, String scene, String place, Map<Brief.Cell, Wish> cells, Set<String> others) {
-        object(node, place);
-        for (Map.Entry<String, JsonNode> field : node.properties()) {
-            Wish wish = null;
-            for (Wish each : Wish.values()) {
-                wish = each.word().equals(field.getKey()) ? each : wish;
-            }
-            String at = place + "." + field.getKey();
-            if (wish == null) {
-                if (others.contains(field.getKey())) {
-                    continue;
-                }
-                throw new Wrong(at, "expected must, may or never");
-            }
-            object(field.getValue(), at);
-            for (Map.Entry<String, JsonNode> outlet : field.getValue().properties()) {
-                for (JsonNode source : array(outlet.getValue(), at + "." + outlet.getKey())) {
-                    Wish before = cells.put(new Brief.Cell(source.asText(), outlet.getKey(), scene), wish);
-                    if (before != null && before != wish) {
-                        throw new Wrong(
-                                at + "." + outlet.getKey(),
-                                "'" + source.asText() + "' is both " + before.word() + " and " + wish.word());
-                    }
-                }
-            }
-        }
-    }
-
-    private static void object(JsonNode node, String place) {
+    static void object(JsonNode node, String place) {
         if (!node.isObject()) {
             throw new Wrong(place, "expected an object, found " + said(node));
         }
     }
 
-    private static JsonNode array(JsonNode node, String place) {
+    static JsonNode array(JsonNode node, String place) {
         if (!node.isArray()) {
             throw new Wrong(place, "expected a list, found " + said(node));
         }
@@ -376,7 +310,7 @@ final class CaseReader {
                 : node.getNodeType().name().toLowerCase(java.util.Locale.ROOT);
     }
 
-    private static String text(JsonNode node, String key, String place) {
+    static String text(JsonNode node, String key, String place) {
         JsonNode value = node.path(key);
         if (!value.isMissingNode() && !value.isTextual()) {
             throw new Wrong(place, "expected a text, found " + said(value));
@@ -388,6 +322,7 @@ final class CaseReader {
         return JSON.convertValue(node, Object.class) instanceof Object value ? value : "null";
     }
 
+    /** Fields that this version doesn't know. They are kept and written again. */
     private static Map<String, Object> extras(JsonNode node, Set<String> known) {
         Map<String, Object> extras = new TreeMap<>();
         for (Map.Entry<String, JsonNode> field : node.properties()) {

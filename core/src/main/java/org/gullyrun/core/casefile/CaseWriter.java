@@ -64,6 +64,7 @@ public final class CaseWriter {
         return out.append('\n').toString();
     }
 
+    /** An object with a line for each field. */
     private static void object(StringBuilder out, Map<String, String> fields, String indent) {
         out.append("{");
         String comma = "\n";
@@ -78,6 +79,7 @@ public final class CaseWriter {
         out.append('\n').append(indent, 0, Math.max(0, indent.length() - 2)).append('}');
     }
 
+    /** A survey, with its elements in sections by kind. */
     static String survey(Survey survey) {
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("id", json(survey.id()));
@@ -172,6 +174,7 @@ public final class CaseWriter {
                 : setting.type().write((T) raw);
     }
 
+    /** The brief in the order in which the rig lists its sources and listeners. */
     private static String brief(Brief brief) {
         Map<String, Object> plain = new LinkedHashMap<>(wishes(brief, ""));
         TreeMap<String, Object> scenes = new TreeMap<>(Ids.ORDER);
@@ -222,6 +225,7 @@ public final class CaseWriter {
         return out.toString();
     }
 
+    /** Wishes by source, then listener. */
     private static Map<String, Object> wishes(Brief brief, String scene) {
         Map<String, Object> byWish = new LinkedHashMap<>();
         for (Wish wish : Wish.values()) {

@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
 final class EditCodec {
     private EditCodec() {}
 
+    /** An edit as a line of the journal. */
     static ObjectNode write(Edit edit) {
         ObjectNode node = CaseReader.JSON.createObjectNode();
         switch (edit) {
@@ -51,6 +52,7 @@ final class EditCodec {
         return node;
     }
 
+    /** A change of the rig: where, from what, to what. */
     private static ObjectNode change(Change change) {
         ObjectNode node = CaseReader.JSON.createObjectNode();
         switch (change) {
@@ -74,6 +76,7 @@ final class EditCodec {
         return CaseReader.JSON.valueToTree(raw == null ? null : CaseWriter.plain(setting, raw));
     }
 
+    /** A change of the brief, likewise. */
     private static ObjectNode change(BriefChange change) {
         ObjectNode node = CaseReader.JSON.createObjectNode();
         switch (change) {
@@ -138,6 +141,7 @@ final class EditCodec {
         throw new IllegalArgumentException("no edit: " + node);
     }
 
+    /** A change of the rig, read back. One that doesn't fit the format is an error of this line alone. */
     private static Change readChange(JsonNode node) {
         if (node.has("set")) {
             Setting<?> setting =

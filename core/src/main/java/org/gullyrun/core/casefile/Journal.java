@@ -52,6 +52,7 @@ public final class Journal implements AutoCloseable {
     private int edits;
     private int number;
 
+    /** A journal writes on a thread of its own: saving never waits for it and neither does typing. */
     private Journal(JournalFile file, Clock clock, Consumer<String> trouble) {
         this.file = file;
         this.clock = clock;
@@ -147,6 +148,7 @@ public final class Journal implements AutoCloseable {
         };
     }
 
+    /** The first line names the case that all later lines belong to. */
     private static String head(Case base, String stamp, int before) {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("journal", JournalLine.VERSION);
@@ -181,6 +183,7 @@ public final class Journal implements AutoCloseable {
         tasks.add(new Task(List.of(), then, false, false));
     }
 
+    /** Writes what is waiting in one go. */
     private void write() {
         List<Task> waiting = new ArrayList<>();
         List<Runnable> after = new ArrayList<>();

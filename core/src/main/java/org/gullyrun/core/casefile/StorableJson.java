@@ -40,6 +40,7 @@ final class StorableJson {
         }
     }
 
+    /** Refuses text that can't be written as UTF-8 and read back the same. */
     private static void whole(String text, String place) {
         if (!Ids.isWhole(text)) {
             throw new Wrong(

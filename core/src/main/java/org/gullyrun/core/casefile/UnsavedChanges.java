@@ -85,6 +85,7 @@ public record UnsavedChanges(
             this.own = own;
         }
 
+        /** Looks for journals of a case in a folder. */
         private void look(Path folder, String begin) {
             String names = "[0-9]+-[0-9]+\\" + JournalFile.ENDING + "(\\" + JournalFile.PART + "[0-9]*)?";
             try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, path -> {
@@ -146,6 +147,7 @@ public record UnsavedChanges(
             }
         }
 
+        /** Reads one journal, unless another program is still writing it. */
         private void look(Path path) throws IOException {
             boolean part = isPart(path);
             if (isHeld(path)) {
@@ -172,6 +174,7 @@ public record UnsavedChanges(
         }
     }
 
+    /** Whether a running program holds the file. */
     private static boolean isHeld(Path path) {
         if (JournalFile.isOwn(path)) {
             return true;
@@ -235,6 +238,7 @@ public record UnsavedChanges(
             this.number = before;
         }
 
+        /** Takes the next line, and counts it among the unreadable if it is damaged or doesn't fit what is there. */
         void next(@Nullable JsonNode line) {
             int n = line == null ? -1 : line.path("n").asInt(-1);
             if (line == null || n <= number) {

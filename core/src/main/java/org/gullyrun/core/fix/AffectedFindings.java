@@ -90,6 +90,7 @@ final class AffectedFindings {
                 : findings.stream().filter(f -> isTouched(f, all)).toList();
     }
 
+    /** Where a change opens or closes routes, scene by scene. */
     private List<Place> places(Change.Set set) {
         List<Place> found = new ArrayList<>();
         boolean choice = CHOICES.contains(set.setting().key());
@@ -228,6 +229,7 @@ final class AffectedFindings {
         return Arrays.stream(points).filter(p -> p >= 0).toArray();
     }
 
+    /** Whether a place lies on the way from the finding's source to its listener, or on its loop. */
     private boolean isTouched(Finding finding, List<Place> places) {
         if (!finding.subject().source().isEmpty()) {
             Ends ends = this.ends.computeIfAbsent(finding.identity(), x -> new Ends(finding));
@@ -298,6 +300,7 @@ final class AffectedFindings {
         return false;
     }
 
+    /** Whether a place lies on a loop. */
     private static boolean goesRound(SceneReading scene, Place place) {
         return place.from.length == 0
                 || any(

@@ -57,6 +57,7 @@ final class Candidates {
         this.rig = reading.rig();
     }
 
+    /** All candidates for a finding, the most obvious first. None is verified yet. */
     static List<List<Change>> of(Reading reading, Finding finding) {
         Candidates candidates = new Candidates(reading, finding);
         FixKind kind = reading.rule(finding).fixKind();
@@ -86,6 +87,7 @@ final class Candidates {
         }
     }
 
+    /** Gates on the routes of the evidence: each open one closed, all closed ones of a blocked route opened. */
     private void fromRoutes() {
         SceneReading scene = reading.scenes().get(finding.evidence().scene());
         GateMoves moves = new GateMoves(rig, scene.key());
@@ -133,6 +135,7 @@ final class Candidates {
                                 && gate.at().element().equals(cell.outlet().get(Outlets.APPLICATION)));
     }
 
+    /** The settings that the evidence names: a flag that is off, on. */
     private void fromSettings() {
         List<Address> rates = new ArrayList<>();
         List<Change> flags = new ArrayList<>();
@@ -221,6 +224,7 @@ final class Candidates {
         }
     }
 
+    /** The first gate of a route that isn't shared with the one that stays. */
     private List<Change> closing(SceneReading scene, Route route, Set<Gate> shared) {
         GateMoves moves = new GateMoves(rig, scene.key());
         for (int segment : route.segments()) {

@@ -53,6 +53,7 @@ final class CertainLosses {
         return false;
     }
 
+    /** What certainly closes when a flag is turned. */
     private static @Nullable Cut closed(FlowGraph graph, Change.Set set) {
         if (!RoutingSettings.isGate(set.setting())) {
             return null; // what it closes may open elsewhere
@@ -62,6 +63,7 @@ final class CertainLosses {
                 graph, IntStream.of(graph.gated(address)).filter(graph::isOpen).toArray(), -1);
     }
 
+    /** What certainly closes when a choice is moved. */
     private @Nullable Cut led(FlowGraph graph, Change.Set set) {
         if (!set.setting().equals(Applications.PROGRAM_CHOICE)) {
             return null;
@@ -87,6 +89,7 @@ final class CertainLosses {
         return cut(graph, left, there);
     }
 
+    /** The cut at some segments. */
     private static Cut cut(FlowGraph graph, int[] at, int instead) {
         boolean[] segments = new boolean[graph.segments()];
         for (int s : at) {
@@ -95,6 +98,7 @@ final class CertainLosses {
         return new Cut(segments, at, instead);
     }
 
+    /** Whether a required source has no way round the cut, so that making the change can only do harm. */
     private boolean loses(SceneReading scene, Cut cut) {
         for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
             int source = scene.sourcePoint(s);

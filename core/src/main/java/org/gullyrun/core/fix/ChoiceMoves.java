@@ -65,6 +65,7 @@ final class ChoiceMoves {
         segments.forEach(this::at);
     }
 
+    /** Moves the choice that a segment follows, if it follows one. */
     private void at(int segment) {
         FlowGraph graph = scene.graph();
         Element by = rig.find(graph.segmentElement(segment));
@@ -146,6 +147,7 @@ final class ChoiceMoves {
         set(engine, setting, machine(on), Direction.PLAYBACK);
     }
 
+    /** A pass-through plays elsewhere on its computer. */
     private void passOn(Element pass) {
         String from = pass.get(Links.PASS_FROM);
         String machine =
@@ -153,6 +155,7 @@ final class ChoiceMoves {
         set(pass, Links.PASS_TO, machine, Direction.PLAYBACK);
     }
 
+    /** The computer on which an element runs, which is where its choices can lead. */
     private @Nullable String machine(@Nullable Element element) {
         if (element == null) {
             return null;

@@ -98,6 +98,7 @@ public final class Fixes {
                 .toList();
     }
 
+    /** Whether every change sets what the known-good survey has. */
     private boolean restores(List<Change> changes) {
         Rig good = knownGood;
         return good != null
@@ -164,6 +165,7 @@ public final class Fixes {
         return made(before, changes, null);
     }
 
+    /** Applies changes and compares both readings. The finding they were tried for isn't counted as a side effect. */
     private @Nullable Made made(Reading before, List<Change> changes, @Nullable Finding finding) {
         Reading after;
         try {
@@ -260,6 +262,7 @@ public final class Fixes {
         }
     }
 
+    /** The steps as one sentence. A program that all of them are about is named once. */
     private static String sentence(Rig rig, Rig changed, List<Change> changes) {
         List<String> steps = changes.stream()
                 .map(c -> Sentences.say(c instanceof Change.Add ? changed : rig, c))
@@ -285,6 +288,7 @@ public final class Fixes {
         return severities;
     }
 
+    /** Each delivery that was good and changes, and each that newly arrives, once for all scenes. */
     private static List<String> altered(Reading before, Reading after, @Nullable Finding finding) {
         List<String> altered = new ArrayList<>();
         int outlets = before.rig().of(Kind.OUTLET).size();
@@ -322,6 +326,7 @@ public final class Fixes {
                 || Math.abs(a.delivery().strength() - b.delivery().strength()) > NOTICED;
     }
 
+    /** What the listener notices of it. */
     private static String words(CellReading a, CellReading b) {
         String pair = a.outlet().name();
         String source = a.source().name();

@@ -62,6 +62,7 @@ public final class GateMoves {
         };
     }
 
+    /** Turns the flag that a gate stands for. */
     private List<Change> flag(Gate gate, boolean to) {
         if (gate.setting() == null || rig.find(gate.at().element()) == null) {
             return List.of();
@@ -82,6 +83,7 @@ public final class GateMoves {
         return changes;
     }
 
+    /** Brings an input into the scene in which it is missing. */
     private List<Change> intoScene(String point) {
         int at = point.indexOf('@');
         if (scene.scene().isEmpty()) {
@@ -122,6 +124,7 @@ public final class GateMoves {
                 : composition.copies().get(new SceneComposition.Copy(input, copiedBy));
     }
 
+    /** Takes an input out of the scene, through whichever entry brings it. */
     private List<Change> outOfScene(String point) {
         int at = point.indexOf('@');
         if (at >= 0) {
@@ -140,6 +143,7 @@ public final class GateMoves {
         return direct.size() == 1 ? Changes.removal(rig, direct.getFirst().id()) : List.of();
     }
 
+    /** Raises the number of tracks so that the track exists. */
     private List<Change> trackCount(String point) {
         int at = point.indexOf("#track");
         String production = point.substring(0, Math.max(0, at));
@@ -154,6 +158,7 @@ public final class GateMoves {
                 : list(Change.setRaw(rig, element.id(), gate.setting(), DriverPath.STANDARD));
     }
 
+    /** Lets a program that plays nowhere play to the default. */
     private List<Change> playsSomewhere(String application) {
         return rig.in(application, Kind.APP_OUTPUT).stream()
                 .findFirst()

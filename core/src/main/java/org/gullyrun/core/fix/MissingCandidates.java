@@ -74,6 +74,7 @@ final class MissingCandidates {
         }
     }
 
+    /** In the order of how likely a technician would think of it. */
     private void all() {
         everyScene();
         oneGate();
@@ -117,6 +118,7 @@ final class MissingCandidates {
         absent.forEach(this::always);
     }
 
+    /** Puts an input into every scene. */
     private void always(String input) {
         Change.Set always =
                 rig.find(input, Kind.INPUT).isEmpty() ? null : Change.set(rig, input, Productions.ALWAYS, true);

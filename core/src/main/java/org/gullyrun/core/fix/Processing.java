@@ -31,6 +31,7 @@ final class Processing {
         return lost;
     }
 
+    /** Whether of a doubled source the route through a processor is the one that is gone now. */
     private static boolean isLost(Reading before, Reading after, Finding finding) {
         int scene = finding.evidence().scene();
         int source = place(after, Kind.SOURCE, finding.subject().source());

@@ -166,6 +166,7 @@ public final class RootCauses {
         return new RootCauses(audit, knownGood, reading, cancelled, outOfTime, progress).find();
     }
 
+    /** The findings that still want a change, by identity. */
     private Map<String, Finding> open(Reading reading) {
         Map<String, Finding> open = new LinkedHashMap<>();
         // A reading may hold findings of rules that are not asked again: nothing can be said of what clears those.
@@ -175,6 +176,7 @@ public final class RootCauses {
         return open;
     }
 
+    /** Takes the best change again and again until nothing serious is left or nothing helps. */
     private Found find() {
         while (!cancelled.getAsBoolean()) {
             CauseCandidate best = best();
@@ -196,6 +198,7 @@ public final class RootCauses {
                 : cancelled.getAsBoolean() ? Progress.WORKING : otherwise;
     }
 
+    /** Takes a change, and starts the next round from the rig as it is with it. */
     private void take(CauseCandidate best, Fix fix) {
         Set<String> before = open.keySet();
         trials.take(best);
@@ -230,6 +233,7 @@ public final class RootCauses {
         return !lost.isEmpty();
     }
 
+    /** Makes candidates in parallel: each is an audit of its own. */
     private void make(List<CauseCandidate> candidates) {
         List<CauseCandidate> made = trials.make(candidates);
         for (CauseCandidate candidate : made) {

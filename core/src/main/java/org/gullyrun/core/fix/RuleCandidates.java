@@ -49,6 +49,7 @@ final class RuleCandidates {
         new RuleCandidates(reading, finding, to).all();
     }
 
+    /** By the rule's topic: what a level, a delay, a rate or a call needs. */
     private void all() {
         switch (reading.rule(finding).fixKind()) {
             case CANCEL_ECHO -> cancelEcho();
@@ -70,6 +71,7 @@ final class RuleCandidates {
         }
     }
 
+    /** Music, media and game turned down by as much as is missing to the wanted distance. */
     private void balance() {
         if (!finding.subject().source().isEmpty()) {
             levels(figure("difference"));
@@ -126,6 +128,7 @@ final class RuleCandidates {
         }
     }
 
+    /** A program's rate set to that of its devices, and the devices' to that of the program. */
     private void engineRate() {
         Element engine = rig.get(first());
         Setting<Double> own = engine.kind() == Kind.MIXER ? Mixers.RATE : Productions.RATE;
@@ -143,6 +146,7 @@ final class RuleCandidates {
         to.accept(devices);
     }
 
+    /** The program's own choice set to the default, so that the system setting counts again. */
     private void idleChoice() {
         element().ifPresent(e -> {
             if (e.kind() == Kind.APP_OUTPUT) {
@@ -155,6 +159,7 @@ final class RuleCandidates {
         });
     }
 
+    /** Of a wireless headset another microphone, so that it goes back to full quality. */
     private void otherMicrophone() {
         Element worn = rig.get(first());
         for (Element application : addresses(Applications.INPUT)) {
@@ -185,6 +190,7 @@ final class RuleCandidates {
         }
     }
 
+    /** A level moved by so many dB, within what the setting can have. */
     private void level(Address at, double by) {
         Element element = rig.find(at.element());
         Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
@@ -210,6 +216,7 @@ final class RuleCandidates {
         };
     }
 
+    /** The delay that is missing, put on the input of what arrives first. */
     private void delays() {
         double add = figure("delay to add") - figure("delay to take away");
         FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();

@@ -80,6 +80,7 @@ public final class WhatIf {
         return events;
     }
 
+    /** What can happen to an element. */
     private static void to(Rig rig, Element element, List<Event> events) {
         switch (element.kind()) {
             case DEVICE -> {
@@ -110,6 +111,7 @@ public final class WhatIf {
         }
     }
 
+    /** A default that moves to each other usable device. */
     private static void defaults(
             Rig rig, Element machine, Setting<Choice> role, Devices.Direction direction, List<Event> events) {
         for (Element device : rig.of(Kind.DEVICE)) {

@@ -105,6 +105,7 @@ final class Columns {
         return all;
     }
 
+    /** Options that are named in words rather than chosen. */
     private static void named(Rig rig, Element row, Setting<?> setting, String typed, List<Option> into) {
         List<String> ids = Typed.candidates(rig, row, setting);
         List<String> names = ids.stream().map(rig::name).toList();

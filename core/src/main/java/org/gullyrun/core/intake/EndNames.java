@@ -66,6 +66,7 @@ final class EndNames {
         return all;
     }
 
+    /** Renames what is named after its ends. */
     private static void rename(Rig rig, Rig after, Element one, List<Change> into) {
         String name = name(after, after.get(one.id()));
         if (!name.isEmpty() && !name.equals(one.name())) {

@@ -40,6 +40,7 @@ public final class LeadsTo {
         return names;
     }
 
+    /** What can be reached from an element, or what reaches it. */
     private static boolean[] walk(FlowGraph graph, Element element, boolean back) {
         boolean[] reached = new boolean[graph.points()];
         ArrayDeque<Integer> open = new ArrayDeque<>();

@@ -70,6 +70,7 @@ final class NameGuess {
         return outlet;
     }
 
+    /** The listener joined to the one output of its kind, and to the track whose name it shares. */
     private static Element heard(Rig rig, Element outlet, Outlets.Sort sort, List<String> words) {
         Productions.Purpose purpose = sort == Outlets.Sort.LIVE
                 ? Productions.Purpose.LIVE

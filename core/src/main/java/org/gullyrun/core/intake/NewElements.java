@@ -153,6 +153,7 @@ final class NewElements {
                 Kind.CABLE, name, "", e -> e.with(Links.CABLE_FROM, play.id()).with(Links.CABLE_TO, record.id()));
     }
 
+    /** One side of a new cable, as a device. */
     private Element side(String name, Devices.Direction direction) {
         for (Element device : rig.of(Kind.DEVICE)) {
             if (device.name().equalsIgnoreCase(name)) {
@@ -169,6 +170,7 @@ final class NewElements {
         return made;
     }
 
+    /** A new output that a listener named. */
     private Element output(String name, Element outlet) {
         String production = rig.of(Kind.PRODUCTION).isEmpty()
                 ? make(Kind.PRODUCTION, "Production", "", e -> e).id()
@@ -189,6 +191,7 @@ final class NewElements {
                         .with(Productions.TAKES_TRACK.of(1), purpose != Productions.Purpose.RECORDING));
     }
 
+    /** What a program is for, guessed from what it plays. */
     private static Applications.Use use(Element source) {
         if (source.kind() != Kind.SOURCE) {
             return Applications.Use.OTHER;

@@ -119,6 +119,7 @@ public final class Questions {
         return List.copyOf(all);
     }
 
+    /** The questions that an element leaves open. */
     private static void ask(Rig rig, Element element, List<Question> into) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             if (!setting.isFamily() && element.isUnknown(setting)) {
@@ -183,6 +184,7 @@ public final class Questions {
         }
     }
 
+    /** The questions that a listener leaves open. */
     private static void outlet(Rig rig, Element outlet, Outlets.Sort sort, List<Question> into) {
         if (sort.isDevice() && outlet.raw(Outlets.DEVICE) == Choice.Special.UNSET) {
             into.add(new Question(

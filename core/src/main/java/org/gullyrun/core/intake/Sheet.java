@@ -66,6 +66,7 @@ public final class Sheet {
         return new Table(kind.section() + ":" + owner, title, noun, kind, owner, List.of(columns), true);
     }
 
+    /** What makes sound. */
     private static Table sounds() {
         return table(
                 "",
@@ -81,6 +82,7 @@ public final class Sheet {
                 Columns.of("person", Sources.PERSON, 9));
     }
 
+    /** Who listens. */
     private static Table listeners() {
         return table(
                 "",
@@ -95,6 +97,7 @@ public final class Sheet {
                 Columns.of("persons", Outlets.PERSONS, 12));
     }
 
+    /** The devices. */
     private static Table devices() {
         return table(
                 "",
@@ -112,6 +115,7 @@ public final class Sheet {
                 Columns.of("computer", Devices.MACHINE, 10));
     }
 
+    /** Cables, wires, air and pass-throughs. */
     private static List<Table> links() {
         return List.of(
                 table(
@@ -172,6 +176,7 @@ public final class Sheet {
                         Columns.of("ms", Links.PROCESSOR_LATENCY, 4)));
     }
 
+    /** The programs and where they play. */
     private static Table programs() {
         return table(
                 "",
@@ -200,6 +205,7 @@ public final class Sheet {
                 Columns.of("dB", Applications.OUTPUT_LEVEL, 5));
     }
 
+    /** A table of strips and one of buses for each mixer. */
     private static List<Table> mixers(Rig rig) {
         List<Table> tables = new ArrayList<>();
         tables.add(table(
@@ -243,6 +249,7 @@ public final class Sheet {
         return tables;
     }
 
+    /** The productions themselves. */
     private static List<Table> productions(Rig rig) {
         List<Table> tables = new ArrayList<>();
         tables.add(table(
@@ -263,6 +270,7 @@ public final class Sheet {
         return tables;
     }
 
+    /** Inputs, outputs, scenes and groups of a production. */
     private static List<Table> production(Rig rig, Element production) {
         String id = production.id();
         int tracks = production.or(Productions.TRACKS, 6);
@@ -361,6 +369,7 @@ public final class Sheet {
         }
     };
 
+    /** The computers and their defaults. */
     private static Table machines() {
         return table(
                 "",

@@ -62,6 +62,7 @@ final class SheetScript {
         throw new Refused("there is no table '" + block + "'");
     }
 
+    /** A row: the name first, then what the columns hold. */
     private void row(String block, String line) {
         String[] texts = line.split("\\|", -1);
         String name = texts[0].strip();
@@ -92,6 +93,7 @@ final class SheetScript {
         }
     }
 
+    /** A wish of the brief. */
     private void wish(String line) {
         int space = line.indexOf(' ');
         int colon = line.indexOf(':');

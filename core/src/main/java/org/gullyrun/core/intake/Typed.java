@@ -51,6 +51,7 @@ final class Typed {
         return ((List<?>) raw).stream().map(String::valueOf).toList();
     }
 
+    /** A choice as it stands in a cell. */
     private static String picked(Rig rig, Choice choice) {
         return switch (choice) {
             case Choice.To(String id) -> rig.name(id);
@@ -109,6 +110,7 @@ final class Typed {
         return setting.isOptional() ? null : setting.usual() != null ? setting.usual() : Unknown.UNKNOWN;
     }
 
+    /** Yes and no in the ways people type them. */
     private static Boolean flag(String typed) {
         String word = typed.toLowerCase(Locale.ROOT);
         if (YES.contains(word)) {
@@ -155,6 +157,7 @@ final class Typed {
                 + ". Enter " + which + OR_UNKNOWN;
     }
 
+    /** A word of a list, by its beginning. */
     private static Object word(ValueType.Word<?> type, String typed) {
         List<String> words = new ArrayList<>();
         for (Enum<?> constant : type.list().getEnumConstants()) {
@@ -167,6 +170,7 @@ final class Typed {
         return type.list().getEnumConstants()[at];
     }
 
+    /** What a name typed into a cell stands for. */
     private static Object pick(Rig rig, Element element, Setting<?> setting, ValueType.Pick pick, String typed) {
         for (Choice.Special special : pick.specials()) {
             String word = picked(rig, special);

@@ -98,6 +98,7 @@ final class CsvText {
         return rows;
     }
 
+    /** The text of a file. Where it isn't UTF-8, a mistake names the line, and a substitute stands for the character. */
     private static String decode(byte[] bytes, List<Preview.Mistake> mistakes) {
         int from = bytes.length >= 3 && bytes[0] == (byte) 0xEF && bytes[1] == (byte) 0xBB && bytes[2] == (byte) 0xBF
                 ? 3

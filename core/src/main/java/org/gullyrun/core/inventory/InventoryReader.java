@@ -46,6 +46,7 @@ final class InventoryReader {
         return new InventoryReader(rig).read(bytes);
     }
 
+    /** Reads the list twice over: first what there is, then what refers to it. */
     private Preview read(byte[] bytes) {
         List<CsvText.Row> rows = CsvText.read(bytes, mistakes);
         if (rows.isEmpty()) {
@@ -91,6 +92,7 @@ final class InventoryReader {
         return new Preview(fates, mistakes, Changes.between(before, now));
     }
 
+    /** The columns that the list has, by their headings. */
     private List<Heading> headings(CsvText.Row row) {
         Map<String, Heading> found = new LinkedHashMap<>();
         for (int c = 0; c < row.cells().size(); c++) {
@@ -131,6 +133,7 @@ final class InventoryReader {
                 .orElse(means);
     }
 
+    /** What a row is about, by its first column. */
     private String what(CsvText.Row row) {
         String said = cell(row, "what").toLowerCase(Locale.ROOT);
         return switch (said) {
@@ -143,6 +146,7 @@ final class InventoryReader {
         };
     }
 
+    /** The element of a row, new or already there. */
     private @Nullable Item item(CsvText.Row row, Map<String, Long> met) {
         String what = what(row);
         Table table = InventoryColumns.table(now, what);
@@ -186,6 +190,7 @@ final class InventoryReader {
         return new Item(row, what, name, known, false);
     }
 
+    /** Fills in what the row says. */
     private void fill(Item item) {
         Rig was = now;
         for (Heading heading : headings) {

@@ -131,6 +131,7 @@ public final class Changes {
         return changes;
     }
 
+    /** Collects the removal of what lives inside an element. */
     private static void collect(Rig rig, Element element, List<Change> changes, Set<String> seen) {
         if (!seen.add(element.id())) {
             return;

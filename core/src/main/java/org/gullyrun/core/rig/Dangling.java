@@ -34,6 +34,7 @@ public record Dangling(Address at, String to, String why) {
         return found;
     }
 
+    /** Notes a reference to something that isn't there, or is of another kind. */
     private static void check(Rig rig, Element element, String key, String id, Set<Kind> kinds, List<Dangling> found) {
         Element target = rig.find(id);
         if (target == null) {

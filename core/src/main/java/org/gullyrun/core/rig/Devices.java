@@ -44,39 +44,55 @@ public final class Devices {
         }
     }
 
+    /** The computer it belongs to. */
     public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    /** Whether programs play to it or read from it. */
     public static final Setting<Direction> DIRECTION =
             Setting.asked(K, "direction", "direction", new ValueType.Word<>(Direction.class));
+    /** Whether it exists in software only. A virtual device has no latency and no clock of its own. */
     public static final Setting<Boolean> VIRTUAL = Common.flag(K, "virtual", "virtual", false);
+    /** Sample rate in Hz. */
     public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
+    /** Bit depth. */
     public static final Setting<Integer> BITS = Setting.asked(K, "bits", "bit depth", new ValueType.Count(1, 64));
+    /** Number of channels. */
     public static final Setting<Integer> CHANNELS =
             Setting.asked(K, "channels", "channels", new ValueType.Count(1, 512));
+    /** How programs reach it. */
     public static final Setting<DriverPath> PATH =
             Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    /** A free note on the driver. */
     public static final Setting<String> PATH_NOTE = Setting.usual(K, "pathNote", "note on the driver", Common.TEXT, "");
     /** Counts only on a physical device; a virtual one has none of its own. */
     public static final Setting<Double> LATENCY = Setting.asked(K, "latency", "latency", Common.TIME);
 
+    /** Level in dB. */
     public static final Setting<Double> LEVEL = Common.gain(K, "level", "level");
+    /** Whether it is muted. */
     public static final Setting<Boolean> MUTED =
             Common.flag(K, "muted", "muted", false).says("Mute {name}", "Unmute {name}");
+    /** Whether it is plugged in and powered. */
     public static final Setting<Boolean> PRESENT =
             Common.flag(K, "present", "present", true).says("Plug in and switch on {name}", "Unplug {name}");
+    /** Whether the system has it switched on. */
     public static final Setting<Boolean> ENABLED =
             Common.flag(K, "enabled", "enabled", true).says("Enable {name}", "Disable {name}");
+    /** Whether the system's privacy settings let programs read it. Recording devices only. */
     public static final Setting<Boolean> PERMITTED = Common.flag(K, "permitted", "permitted", true)
             .says("Allow programs to use {name}", "Block {name} in the privacy settings");
     /** Devices with the same clock name run off one clock. Empty: its own if physical, the machine's if virtual. */
     public static final Setting<String> CLOCK = Setting.usual(K, "clock", "clock", Common.TEXT, "");
 
+    /** How many parts per million its clock is fast; unknown as a rule. */
     public static final Setting<Double> CLOCK_ERROR =
             Setting.asked(K, "clockError", "clock error", new ValueType.Number("ppm", -100_000, 100_000));
     /** Devices with the same body are one thing, as a headset. */
     public static final Setting<String> BODY = Setting.usual(K, "body", "body", Common.TEXT, "");
 
+    /** Whether the thing it is part of is wired or wireless. */
     public static final Setting<Link> LINK =
             Setting.usual(K, "link", "link", new ValueType.Word<>(Link.class), Link.WIRED);
+    /** Sample rate in Hz that a wireless headset falls to while its microphone is in use. */
     public static final Setting<Double> CALL_RATE = Setting.optional(K, "callRate", "rate in call use", Common.RATE);
 
     static final List<Setting<?>> ALL = List.of(

@@ -16,6 +16,7 @@ public final class Ids {
     /** By code point, the order that breaks every tie in this program. */
     public static final Comparator<String> ORDER = Ids::byCodePoint;
 
+    /** By code point, so that no language or platform changes the order. */
     private static int byCodePoint(String a, String b) {
         int length = Math.min(a.length(), b.length());
         for (int i = 0; i < length; i++) {

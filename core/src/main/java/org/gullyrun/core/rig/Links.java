@@ -28,31 +28,48 @@ public final class Links {
     }
 
     // A virtual cable: what is played to one end appears at the other.
+    /** The device that programs play to. */
     public static final Setting<String> CABLE_FROM = end(Kind.CABLE, FROM, "playback side");
+    /** The device on which that appears. */
     public static final Setting<String> CABLE_TO = end(Kind.CABLE, TO, "recording side");
+    /** Latency in ms. */
     public static final Setting<Double> CABLE_LATENCY = Common.time(Kind.CABLE, "latency", "latency");
+    /** Whether it resamples between ends of different rates. */
     public static final Setting<Boolean> CABLE_CONVERTS = converts(Kind.CABLE);
 
     // A physical connection, also across machines.
+    /** The playback device that it comes from. */
     public static final Setting<String> WIRE_FROM = end(Kind.WIRE, FROM, "from");
+    /** The recording device that it goes to. */
     public static final Setting<String> WIRE_TO = end(Kind.WIRE, TO, "to");
+    /** Analogue or digital: only a digital wire joins clocks. */
     public static final Setting<Signal> WIRE_SIGNAL =
             Setting.usual(Kind.WIRE, "signal", "signal", new ValueType.Word<>(Signal.class), Signal.ANALOGUE);
+    /** Gain in dB. */
     public static final Setting<Double> WIRE_GAIN = Common.gain(Kind.WIRE, "gain", "gain");
+    /** Latency in ms. */
     public static final Setting<Double> WIRE_LATENCY = Common.time(Kind.WIRE, "latency", "latency");
+    /** Whether a digital wire resamples. */
     public static final Setting<Boolean> WIRE_CONVERTS = converts(Kind.WIRE);
 
     // Sound through the air. The distance stands in for a latency that was not entered.
+    /** The loudspeaker. */
     public static final Setting<String> COUPLING_FROM = end(Kind.COUPLING, FROM, "loudspeaker");
+    /** The microphone that picks it up. */
     public static final Setting<String> COUPLING_TO = end(Kind.COUPLING, TO, "microphone");
+    /** Gain in dB, which is negative: how much fainter the microphone gets it. */
     public static final Setting<Double> COUPLING_GAIN = Setting.asked(Kind.COUPLING, "gain", "gain", Common.GAIN);
+    /** Latency in ms, if it is entered rather than the distance. */
     public static final Setting<Double> COUPLING_LATENCY =
             Setting.asked(Kind.COUPLING, "latency", "latency", Common.TIME);
+    /** Distance in m, from which the latency follows at 343 m/s. */
     public static final Setting<Double> COUPLING_DISTANCE =
             Setting.optional(Kind.COUPLING, "distance", "distance", new ValueType.Number("m", 0, 10_000));
 
     // A recording device played on to a playback device.
+    /** The recording device that is passed on. */
     public static final Setting<String> PASS_FROM = end(Kind.PASS_THROUGH, TO, "what is passed on");
+    /** The playback device to which it is passed on, or the default. */
     public static final Setting<Choice> PASS_TO = Common.pick(
                     Kind.PASS_THROUGH,
                     FROM,
@@ -61,25 +78,36 @@ public final class Links {
                     Choice.Special.DEFAULT,
                     Choice.Special.UNSET)
             .says("Let {name} play to {value}", "");
+    /** Whether it is switched on. */
     public static final Setting<Boolean> PASS_ENABLED = Common.flag(Kind.PASS_THROUGH, "enabled", "enabled", true)
             .says("Switch on the pass-through {name}", "Switch off the pass-through {name}");
+    /** Gain in dB. */
     public static final Setting<Double> PASS_GAIN = Common.gain(Kind.PASS_THROUGH, "gain", "gain");
+    /** Latency in ms. */
     public static final Setting<Double> PASS_LATENCY = Common.time(Kind.PASS_THROUGH, "latency", "latency");
     /** In hardware: around the recording device's level, latency, mute and privacy block. */
     public static final Setting<Boolean> PASS_DIRECT =
             Common.flag(Kind.PASS_THROUGH, "direct", "direct, in hardware", false);
 
     // Reads one recording device and offers the result as another.
+    /** The recording device that it reads. */
     public static final Setting<String> PROCESSOR_FROM = end(Kind.PROCESSOR, "reads", "reads");
+    /** The recording device that it offers. */
     public static final Setting<String> PROCESSOR_TO = end(Kind.PROCESSOR, "offers", "offers");
+    /** The computer it runs on. */
     public static final Setting<String> PROCESSOR_MACHINE =
             Common.ref(Kind.PROCESSOR, "machine", "machine", Kind.MACHINE);
+    /** Whether it runs. */
     public static final Setting<Boolean> PROCESSOR_RUNNING =
             Common.flag(Kind.PROCESSOR, "running", "running", true).says("Start {name}", "Stop {name}");
+    /** Whether it starts with the computer. */
     public static final Setting<Boolean> PROCESSOR_STARTS = starts(Kind.PROCESSOR);
+    /** Latency in ms. */
     public static final Setting<Double> PROCESSOR_LATENCY =
             Setting.asked(Kind.PROCESSOR, "latency", "latency", Common.TIME);
+    /** Gain in dB. */
     public static final Setting<Double> PROCESSOR_GAIN = Common.gain(Kind.PROCESSOR, "gain", "gain");
+    /** Whether it resamples. */
     public static final Setting<Boolean> PROCESSOR_CONVERTS = converts(Kind.PROCESSOR);
 
     static final List<Setting<?>> CABLE = List.of(CABLE_FROM, CABLE_TO, CABLE_LATENCY, CABLE_CONVERTS);

@@ -29,12 +29,17 @@ public final class Machines {
         }
     }
 
+    /** The device that programs play to if they follow the default. */
     public static final Setting<Choice> PLAYBACK = Common.pick(K, "playback", "playback default", UNSET, UNSET);
+    /** The device that programs read if they follow the default. */
     public static final Setting<Choice> RECORDING = Common.pick(K, "recording", "recording default", UNSET, UNSET);
+    /** The default for calls; unset, it is the plain default. */
     public static final Setting<Choice> CALL_PLAYBACK =
             Common.pick(K, "callPlayback", "playback default for calls", UNSET, UNSET);
+    /** The default microphone for calls; unset, it is the plain default. */
     public static final Setting<Choice> CALL_RECORDING =
             Common.pick(K, "callRecording", "recording default for calls", UNSET, UNSET);
+    /** Whether the device that the system sets for a program replaces the default only, or always wins. */
     public static final Setting<SystemChoice> SYSTEM_CHOICE = Setting.usual(
             K,
             "systemChoice",

@@ -12,20 +12,31 @@ public final class Mixers {
     private static final Kind S = Kind.STRIP;
     private static final Kind B = Kind.BUS;
 
+    /** The computer it runs on. */
     public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    /** Whether it is a box of its own. */
     public static final Setting<Boolean> HARDWARE = Common.flag(K, "hardware", "hardware", false);
+    /** Whether it runs. */
     public static final Setting<Boolean> RUNNING =
             Common.flag(K, "running", "running", true).says("Start {name}", "Stop {name}");
+    /** Whether it starts with the computer. */
     public static final Setting<Boolean> STARTS = Links.starts(K);
+    /** Sample rate in Hz. */
     public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
+    /** How it reaches its devices. */
     public static final Setting<DriverPath> PATH =
             Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    /** Latency in ms of the passage from strip to bus. */
     public static final Setting<Double> LATENCY = Setting.asked(K, "latency", "latency", Common.TIME);
 
+    /** The mixer that the strip belongs to. */
     public static final Setting<String> STRIP_OF = Common.ref(S, "mixer", "mixer", K);
+    /** The device that the strip takes: a recording device, or all that is played to a playback device. */
     public static final Setting<Choice> FEED =
             Common.pick(S, "feed", "feed", UNSET, UNSET).says("In {owner}, feed strip {name} from {value}", "");
+    /** Level in dB. */
     public static final Setting<Double> STRIP_LEVEL = Common.gain(S, "level", "level");
+    /** Whether the strip is muted on all buses. */
     public static final Setting<Boolean> STRIP_MUTED = Common.flag(S, "muted", "muted", false)
             .says("In {owner}, mute strip {name}", "In {owner}, unmute strip {name}");
     /** For each bus, by its id: whether the strip goes to it. */
@@ -37,10 +48,14 @@ public final class Mixers {
             .says("In {owner}, set the level of strip {name} on bus {sub} to {value}", "")
             .each();
 
+    /** The mixer that the bus belongs to. */
     public static final Setting<String> BUS_OF = Common.ref(B, "mixer", "mixer", K);
+    /** The device that the bus plays to, or on which programs can read it. */
     public static final Setting<Choice> TARGET =
             Common.pick(B, "target", "target", UNSET, UNSET).says("In {owner}, send bus {name} to {value}", "");
+    /** Level in dB. */
     public static final Setting<Double> BUS_LEVEL = Common.gain(B, "level", "level");
+    /** Whether the bus is muted. */
     public static final Setting<Boolean> BUS_MUTED = Common.flag(B, "muted", "muted", false)
             .says("In {owner}, mute bus {name}", "In {owner}, unmute bus {name}");
 

@@ -57,13 +57,16 @@ public final class Outlets {
         }
     }
 
+    /** What kind of listener it is. */
     public static final Setting<Sort> SORT = Setting.asked(K, "sort", "sort", new ValueType.Word<>(Sort.class));
     /** For ears, room and machine: a playback device, or the default of {@link #MACHINE}. */
     public static final Setting<Choice> DEVICE =
             Common.pick(K, "device", "device", UNSET, DEFAULT, UNSET).says("Have {name} listen on {value}", "");
 
+    /** The computer whose default it listens on, if no device is named. */
     public static final Setting<String> MACHINE =
             Setting.optional(K, "machine", "machine", new ValueType.Ref(java.util.Set.of(Kind.MACHINE)));
+    /** Who listens, for ears. */
     public static final Setting<String> PERSON = Setting.usual(K, "person", "person", Common.TEXT, "");
     /** For live, archive, relay and track: the output of a production. */
     public static final Setting<String> OUTPUT =
@@ -75,6 +78,7 @@ public final class Outlets {
     public static final Setting<String> APPLICATION =
             Setting.optional(K, "application", "application", new ValueType.Ref(java.util.Set.of(Kind.APPLICATION)));
 
+    /** Who listens at the far end of a call. Nobody named means everybody. */
     public static final Setting<List<String>> PERSONS =
             Setting.usual(K, "persons", "persons", new ValueType.Texts(), List.of());
 

@@ -79,41 +79,60 @@ public final class Productions {
         }
     }
 
+    /** The computer it runs on. */
     public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    /** Whether it runs. */
     public static final Setting<Boolean> RUNNING =
             Common.flag(K, "running", "running", true).says("Start {name}", "Stop {name}");
+    /** Whether it starts with the computer. */
     public static final Setting<Boolean> STARTS = Links.starts(K);
+    /** Sample rate in Hz. */
     public static final Setting<Double> RATE = Setting.asked(K, "rate", "rate", Common.RATE);
+    /** How it reaches its devices. */
     public static final Setting<DriverPath> PATH =
             Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
+    /** The device on which inputs on cue are heard. */
     public static final Setting<Choice> CUE_DEVICE = Common.pick(K, "cueDevice", "cue device", UNSET, DEFAULT, UNSET)
             .says("In {name}, set the cue device to {value}", "");
+    /** The number of tracks. */
     public static final Setting<Integer> TRACKS =
             Setting.usual(K, "trackCount", "number of tracks", new ValueType.Count(1, MOST_TRACKS), 6);
+    /** The scene that is on now. */
     public static final Setting<String> CURRENT_SCENE = Common.ref(K, "currentScene", "current scene", Kind.SCENE);
     /** For each track, by its number: what it is for. */
     public static final Setting<String> TRACK_NAME = Setting.usual(K, "trackNames", "name of track", Common.TEXT, "")
             .says("In {name}, name track {sub} {value}", "")
             .eachUpTo(MOST_TRACKS);
 
+    /** The production that the input belongs to. */
     public static final Setting<String> INPUT_OF = Common.ref(I, "production", "production", K);
+    /** What the input takes: a device, a program, or its own sound. */
     public static final Setting<Takes> TAKES = Setting.asked(I, "takes", "takes", new ValueType.Word<>(Takes.class));
+    /** The device that it takes, or the default. */
     public static final Setting<Choice> DEVICE = Common.pick(I, "device", "device", DEFAULT, DEFAULT)
             .says("In {owner}, set the device of input {name} to {value}", "");
+    /** The application that it takes. */
     public static final Setting<String> APPLICATION = Common.ref(I, "application", "application", Kind.APPLICATION);
+    /** How it recognises the application. */
     public static final Setting<Recognised> RECOGNISED = Setting.usual(
             I, "recognisedBy", "recognised by", new ValueType.Word<>(Recognised.class), Recognised.PROGRAM);
+    /** Whether its own sound goes to the default device rather than into the production. */
     public static final Setting<Boolean> PLAYS_ALOUD = Common.flag(
                     I, "playsAloud", "plays to the default device", false)
             .says(
                     "In {owner}, have input {name} play to the default device",
                     "In {owner}, stop input {name} playing to the default device");
+    /** Level in dB. */
     public static final Setting<Double> INPUT_LEVEL = Common.gain(I, "level", "level");
+    /** Whether the input is muted in every scene. */
     public static final Setting<Boolean> INPUT_MUTED = Common.flag(I, "muted", "muted", false)
             .says("In {owner}, mute input {name}", "In {owner}, unmute input {name}");
+    /** Delay in ms that is added on purpose. */
     public static final Setting<Double> INPUT_DELAY = Common.time(I, "delay", "delay");
+    /** Whether it goes to the cue device. */
     public static final Setting<Boolean> CUE = Common.flag(I, "cue", "on cue", false)
             .says("In {owner}, put input {name} on cue", "In {owner}, take input {name} off cue");
+    /** Whether it goes on air at all. */
     public static final Setting<Boolean> PROGRAM = Common.flag(I, "program", "on program", true)
             .says("In {owner}, put input {name} on program", "In {owner}, take input {name} off program");
     /** For each track, by its number: whether the track takes the input. */
@@ -126,26 +145,37 @@ public final class Productions {
                     "In {owner}, bring input {name} into every scene",
                     "In {owner}, bring input {name} only into scenes that contain it");
 
+    /** The production that the group belongs to. */
     public static final Setting<String> GROUP_OF = Common.ref(Kind.GROUP, "production", "production", K);
     /** For each input, by its id: whether it is in the group. */
     public static final Setting<Boolean> MEMBER = Common.flag(Kind.GROUP, "inputs", "holds input", false)
             .says("In {owner}, put input {sub} into group {name}", "In {owner}, take input {sub} out of group {name}")
             .each();
 
+    /** The production that the scene belongs to. */
     public static final Setting<String> SCENE_OF = Common.ref(Kind.SCENE, "production", "production", K);
 
+    /** The scene that the entry belongs to. */
     public static final Setting<String> ENTRY_OF = Common.ref(E, "scene", "scene", Kind.SCENE);
+    /** The input, group or other scene that it brings. */
     public static final Setting<String> BRINGS = Common.ref(E, "brings", "brings", Kind.INPUT, Kind.GROUP, Kind.SCENE);
+    /** Level in dB, added to that of the input. */
     public static final Setting<Double> ENTRY_LEVEL = Common.gain(E, "level", "level");
+    /** Whether what it brings is muted in this scene. */
     public static final Setting<Boolean> ENTRY_MUTED =
             Common.flag(E, "muted", "muted", false).says("In {owner}, mute {name}", "In {owner}, unmute {name}");
+    /** Whether it is a second instance beside the first, rather than the same input again. */
     public static final Setting<Boolean> COPY = Common.flag(E, "copy", "a copy", false)
             .says("In {owner}, make {name} a copy", "In {owner}, make {name} the input itself, not a copy");
+    /** Delay in ms of the copy in place of the input's own. */
     public static final Setting<Double> ENTRY_DELAY = Setting.optional(E, "delay", "delay of the copy", Common.TIME);
 
+    /** The production that the output belongs to. */
     public static final Setting<String> OUTPUT_OF = Common.ref(O, "production", "production", K);
+    /** What it is for: live, archive, recording or relay. */
     public static final Setting<Purpose> PURPOSE =
             Setting.asked(O, "purpose", "purpose", new ValueType.Word<>(Purpose.class));
+    /** Whether it is on. */
     public static final Setting<Boolean> ACTIVE = Common.flag(O, "active", "active", true)
             .says("In {owner}, start output {name}", "In {owner}, stop output {name}");
     /** For each track, by its number: whether the output takes it. */

@@ -34,6 +34,7 @@ public final class Rig {
     private final Map<Kind, List<Element>> byKind = new EnumMap<>(Kind.class);
     private final Map<Kind, Map<String, List<Element>>> byOwner = new EnumMap<>(Kind.class);
 
+    /** Keeps from the rig before whatever indexes the altered kinds don't touch. */
     private Rig(TreeMap<String, Element> elements, @Nullable Rig before, Set<Kind> altered) {
         this.elements = elements;
         this.byId = new HashMap<>(elements);

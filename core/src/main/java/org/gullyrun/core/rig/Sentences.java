@@ -39,6 +39,7 @@ public final class Sentences {
         return names.isEmpty() ? "" : ", on " + String.join(" and ", names);
     }
 
+    /** What a change does, as a step for the creator. */
     private static String say(Rig rig, Element element, Setting<?> setting, @Nullable Object to) {
         String template = to instanceof Boolean on && !on ? setting.sayOff() : setting.sayOn();
         boolean plainFlag = to instanceof Boolean && !template.isEmpty();
@@ -79,6 +80,7 @@ public final class Sentences {
         return setting.label().substring(0, last) + called(setting.label().substring(last), sub(rig, element, setting));
     }
 
+    /** What a member of a family is about: the bus, track or input. */
     private static String sub(Rig rig, Element element, Setting<?> setting) {
         String sub = setting.sub();
         if (setting.familyKey().equals("tracks")) {
@@ -158,6 +160,7 @@ public final class Sentences {
                 : noun + " " + name;
     }
 
+    /** What an entry brings. */
     private static String brought(Rig rig, Element entry) {
         String id = entry.or(Productions.BRINGS, entry.id());
         // An entry that brings an entry is an error of the file; its name would be made of that one's, round and round.
@@ -169,6 +172,7 @@ public final class Sentences {
         return called("scene", rig.name(entry.or(Productions.ENTRY_OF, Unknown.MARK)));
     }
 
+    /** How an entry is spoken of: by what it brings and its scene. */
     static String entryName(Rig rig, Element entry) {
         String named = entry.or(Common.name(Kind.ENTRY), "");
         if (!named.isEmpty()) {

@@ -35,18 +35,25 @@ public final class Sources {
         }
     }
 
+    /** What it is: a voice, music, a game and so on. */
     public static final Setting<SourceClass> CLASS =
             Setting.asked(K, "class", "class", new ValueType.Word<>(SourceClass.class));
+    /** Usual level in dBFS. */
     public static final Setting<Double> LEVEL =
             Setting.optional(K, "level", "usual level", new ValueType.Number("dBFS", -200, 20));
     /** An application, a recording device, or an input of a production that takes its own sound. */
     public static final Setting<String> AT =
             Common.ref(K, "startsAt", "where it starts", Kind.APPLICATION, Kind.DEVICE, Kind.INPUT);
 
+    /** Whether it must not be heard by the public. */
     public static final Setting<Boolean> PRIVATE = Common.flag(K, "private", "private", false);
+    /** Whether its licence covers live only. */
     public static final Setting<Boolean> LICENSED = Common.flag(K, "licensed", "licensed", false);
+    /** Whose voice it is. */
     public static final Setting<String> PERSON = Setting.usual(K, "person", "person", Common.TEXT, "");
+    /** A name shared by sources that have to arrive at the same time. */
     public static final Setting<String> TOGETHER = Setting.usual(K, "together", "belongs with", Common.TEXT, "");
+    /** How late in ms its picture is shown. */
     public static final Setting<Double> PICTURE_DELAY =
             Setting.optional(K, "pictureDelay", "delay of its picture", Common.TIME);
 

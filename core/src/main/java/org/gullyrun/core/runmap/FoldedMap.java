@@ -30,6 +30,7 @@ public final class FoldedMap {
     private final List<MapNode> nodes = new ArrayList<>();
     private final List<MapEdge> edges = new ArrayList<>();
 
+    /** Keeps the lit points and segments and counts the rest. */
     private FoldedMap(MapModel whole, Set<PointId> points, Set<SegmentKey> segments) {
         this.points = points;
         this.segments = segments;
@@ -64,6 +65,7 @@ public final class FoldedMap {
         return node.id.startsWith(MORE);
     }
 
+    /** A node with its lit rows only; null if none is lit. */
     private @Nullable MapNode copy(MapNode node, MapModel whole) {
         boolean lit = node.points.stream().anyMatch(points::contains);
         if (!node.isGrid()) {
@@ -104,6 +106,7 @@ public final class FoldedMap {
         return copy;
     }
 
+    /** The rows that are lit. */
     private Set<Integer> lanes(List<MapNode.Lane> lanes) {
         Set<Integer> lit = new HashSet<>();
         for (int i = 0; i < lanes.size(); i++) {
@@ -129,6 +132,7 @@ public final class FoldedMap {
         return edge.keys.stream().anyMatch(segments::contains);
     }
 
+    /** Adds a channel, if both its ends are kept. */
     private void edge(MapEdge edge) {
         MapNode from = kept.get(edge.from);
         MapNode to = kept.get(edge.to);

@@ -78,6 +78,7 @@ final class MapBuilder {
         return points.containsKey(point) && !ports.containsKey(point);
     }
 
+    /** Mixers are drawn as grids of crossings. */
     private void grids() {
         for (Element mixer : rig.of(Kind.MIXER)) {
             MapNode node = node(mixer.id(), Stage.MIXERS, mixer.name());
@@ -135,6 +136,7 @@ final class MapBuilder {
                         .isPresent();
     }
 
+    /** A row of a node. */
     private void row(MapNode node, PointId point, Element element) {
         String label = element.name() + (point.role() == PointId.Role.COPY ? ", copy" : "");
         node.rows.add(new Lane(point, element.id(), label));
@@ -147,6 +149,7 @@ final class MapBuilder {
         put(node, point, 0, node.columns.size() - 1);
     }
 
+    /** The crossings that are on. */
     private void crossings(MapNode node) {
         for (int r = 0; r < node.rows.size(); r++) {
             for (int c = 0; c < node.columns.size(); c++) {
@@ -168,6 +171,7 @@ final class MapBuilder {
         }
     }
 
+    /** The listeners. */
     private void outlets() {
         for (Element outlet : rig.of(Kind.OUTLET)) {
             MapNode node = node(outlet.id(), Stage.OUTLETS, outlet.name());
@@ -192,6 +196,7 @@ final class MapBuilder {
         }
     }
 
+    /** Marks the device that is the default. */
     private void defaultTag(MapNode node, String device) {
         for (Element machine : rig.of(Kind.MACHINE)) {
             boolean isDefault = java.util.stream.Stream.of(Machines.PLAYBACK, Machines.RECORDING)
@@ -202,6 +207,7 @@ final class MapBuilder {
         }
     }
 
+    /** The sources, and what they start at. */
     private void programs() {
         for (Element source : rig.of(Kind.SOURCE)) {
             MapNode node = node(source.id(), Stage.SOURCES, source.name());
@@ -237,6 +243,7 @@ final class MapBuilder {
         return rate == null ? "" : RateLens.kilo(rate);
     }
 
+    /** What joins devices. */
     private void links() {
         for (Element processor : rig.of(Kind.PROCESSOR)) {
             PointId offers = PointId.of(processor.or(Links.PROCESSOR_TO, ""));
@@ -268,6 +275,7 @@ final class MapBuilder {
         }
     }
 
+    /** A cable's two devices are one node. */
     private void pair(Element link, PointId from, PointId to, String title, boolean converts) {
         if (!free(from) || !free(to)) {
             return;
@@ -283,6 +291,7 @@ final class MapBuilder {
         defaultTag(node, from.element());
     }
 
+    /** Every point that isn't drawn yet. */
     private void rest() {
         points.forEach((point, kind) -> {
             if (free(point)) {
@@ -295,6 +304,7 @@ final class MapBuilder {
         });
     }
 
+    /** Puts nodes into columns and adds the channels. */
     private MapModel finish() {
         Map<String, MapEdge> edges = new LinkedHashMap<>();
         List<MapNode> placed = new ArrayList<>();

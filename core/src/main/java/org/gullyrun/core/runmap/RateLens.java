@@ -18,6 +18,7 @@ final class RateLens {
 
     private RateLens() {}
 
+    /** Marks the rate of every point, and where it changes. */
     static void over(MapModel model, Reading reading) {
         Rig rig = reading.rig();
         for (MapNode node : model.nodes()) {

@@ -50,6 +50,7 @@ final class SceneOverlay {
         reading.rig().of(Kind.OUTLET).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.OUTLET));
     }
 
+    /** Adds what a scene opens, or what it blocks. */
     private void lay(SceneReading scene, boolean counts) {
         FlowGraph graph = scene.graph();
         ChannelLevels levels = ChannelLevels.of(scene.view());
@@ -79,6 +80,7 @@ final class SceneOverlay {
         }
     }
 
+    /** Adds up what passes a channel. */
     private static void count(Segment segment, FlowGraph graph, int s, ChannelLevels levels) {
         segment.here = true;
         if (graph.isOpen(s)) {

@@ -88,6 +88,7 @@ final class Basin extends Pane {
         return true;
     }
 
+    /** Draws what stays: the rim, the name, the scale. */
     private void draw() {
         double left = 8 * u;
         double right = width - 8 * u;
@@ -114,6 +115,7 @@ final class Basin extends Pane {
         Tooltips.say(coil, "Sound that has gone round in a loop ends here.");
     }
 
+    /** Places tokens by level. Two that would touch stand side by side. */
     private void place() {
         List<Hearing.Drop> drops = hearing.drops();
         double from = (drops.size() > 7 ? 17 : 22) * u;
@@ -155,6 +157,7 @@ final class Basin extends Pane {
         return Nodes.text(fitted, font, width / 2 - Type.width(fitted, font) / 2, NAME * u, "water", "basin-name");
     }
 
+    /** Says what the listener hears, for readers of the screen. */
     private void describe() {
         Nodes.mark(name, "bad", hearing.isBad());
         Nodes.turn(bed, "bad", hearing.isBad());

@@ -65,6 +65,7 @@ public final class BasinsView extends StackPane {
         });
     }
 
+    /** Makes the basins anew. Those with trouble come first if there isn't room for all. */
     private void rebuild(State state) {
         double room = getWidth() > 0 ? getWidth() : expected;
         if (!(room > 0)) {

@@ -103,6 +103,7 @@ final class Token extends Group {
         }
     }
 
+    /** Places one glyph of a token. */
     private void place(SVGPath one, String tone, double y, int side) {
         one.setTranslateX(side * APART_X * scale);
         one.setTranslateY(y - side * APART_Y * scale);
@@ -111,6 +112,7 @@ final class Token extends Group {
         Nodes.turn(one, "water", tone.equals("water"));
     }
 
+    /** What the token stands for, in words. */
     private String said() {
         boolean arrives = !Double.isNaN(drop.level());
         return drop.name() + " at " + outletName + ": "

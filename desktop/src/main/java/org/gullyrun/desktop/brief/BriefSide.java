@@ -57,6 +57,7 @@ public final class BriefSide extends SidePane {
         }
     }
 
+    /** What is said of the marked cells. */
     private List<Node> content(State now) {
         List<Node> all = new ArrayList<>();
         if (now.selection() instanceof Selection.Pair(String s, String o)
@@ -94,6 +95,7 @@ public final class BriefSide extends SidePane {
         return new ClickRow("fix", id, title + ": " + about, action, words);
     }
 
+    /** What is said of one cell: what it asks for, why, and what really arrives. */
     private void cell(State now, Element source, Element outlet, List<Node> all) {
         int s = now.reading().rig().of(Kind.SOURCE).indexOf(source);
         int o = now.reading().rig().of(Kind.OUTLET).indexOf(outlet);
@@ -147,6 +149,7 @@ public final class BriefSide extends SidePane {
         levels(now, source, outlet, all);
     }
 
+    /** The scenes in which the cell asks for something else. */
     private void scenes(State now, Element source, Element outlet, int s, int o, List<Node> all) {
         if (now.reading().scenes().size() < 2) {
             return;
@@ -170,6 +173,7 @@ public final class BriefSide extends SidePane {
         }
     }
 
+    /** The level window and the distance of voice above music. */
     private void levels(State now, Element source, Element outlet, List<Node> all) {
         all.add(Nodes.rule());
         all.add(Nodes.label("Level", "caption"));
@@ -206,6 +210,7 @@ public final class BriefSide extends SidePane {
         return store.state().what().brief().windows().getOrDefault(cell, new Brief.Window(null, null));
     }
 
+    /** Takes a window. Both ends have to be numbers, the low one below the high one. */
     private String window(Element source, Element outlet, @Nullable Double low, @Nullable Double high) {
         if (low != null && high != null && low > high) {
             return "The upper end of the window, " + plainly(high) + " dBFS, is below its lower end, " + plainly(low)
@@ -225,6 +230,7 @@ public final class BriefSide extends SidePane {
         return "";
     }
 
+    /** Takes the wanted distance of voice above music. */
     private String voiceOver(Element outlet, @Nullable Double value) {
         Brief old = store.state().what().brief();
         Map<String, Double> over = new TreeMap<>(old.voiceOverMusic());

@@ -133,6 +133,7 @@ public final class BriefView extends VBox {
         return -1;
     }
 
+    /** Draws marks and answers into the cells that are there. */
     private void draw(State now) {
         Reading reading = now.reading();
         List<Element> newSources = reading.rig().of(Kind.SOURCE);
@@ -157,6 +158,7 @@ public final class BriefView extends VBox {
         drawnWidth = scroll.getWidth();
     }
 
+    /** Builds the grid anew, which is needed only if rows, columns or the size of text change. */
     private void build(double u) {
         rows.getChildren().clear();
         cells.clear();
@@ -193,6 +195,7 @@ public final class BriefView extends VBox {
         }
     }
 
+    /** The row of a source. */
     private HBox line(int s, double u, double wide) {
         Element source = sources.get(s);
         HBox line = new HBox();
@@ -255,6 +258,7 @@ public final class BriefView extends VBox {
         reveal();
     }
 
+    /** Scrolls the cursor into sight. */
     private void reveal() {
         double room = scroll.getViewportBounds().getHeight();
         double spare = rows.getHeight() - room;

@@ -22,6 +22,7 @@ final class ElementSheet {
         this.store = store;
     }
 
+    /** What is known of an element, with each setting to be changed in place. */
     List<Node> content(State state, String id) {
         Rig rig = state.reading().rig();
         Element element = rig.find(id);
@@ -59,6 +60,7 @@ final class ElementSheet {
         }
     }
 
+    /** The members of a family of settings, such as the tracks of an input. */
     private static List<Setting<?>> members(Rig rig, Element element, Setting<?> family) {
         List<Setting<?>> members = new ArrayList<>();
         Element program = rig.program(element);

@@ -78,6 +78,7 @@ public final class EvidenceView extends SidePane {
         }
     }
 
+    /** The sheet that fits what is selected. */
     private List<Node> content(State state) {
         return switch (state.selection()) {
             case Selection.Nothing nothing ->

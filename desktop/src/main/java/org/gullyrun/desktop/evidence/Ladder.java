@@ -108,6 +108,7 @@ final class Ladder extends VBox {
         Nodes.exchange(getChildren(), all);
     }
 
+    /** The heading with the names of the routes. */
     private Node head() {
         Label unit = label(isCircle() ? "dB" : "dBFS", "caption");
         unit.setMinWidth(46 * u);
@@ -131,6 +132,7 @@ final class Ladder extends VBox {
         return Nodes.label(text, classes);
     }
 
+    /** The first rung that the routes don't share. */
     private static int first(Rung rung) {
         for (int w = 0; w < rung.by.length; w++) {
             if (rung.by[w] != -2) {
@@ -181,6 +183,7 @@ final class Ladder extends VBox {
                 .orElse(0.0);
     }
 
+    /** What a rung looks like: its rails, its stroke and its figures. */
     private RungLook look(Rung rung, boolean first, boolean last, double level, double delay, int[] passing) {
         String shown = isCircle() ? String.format(Locale.ROOT, "%+.1f", level).replace('-', '−') : number(level);
         boolean bad = isBad(rung);
@@ -199,6 +202,7 @@ final class Ladder extends VBox {
         return text.equals("−0.0") ? "0.0" : text;
     }
 
+    /** Whether the rung is where the trouble lies. */
     private boolean isBad(Rung rung) {
         for (int by : rung.by) {
             if (by >= 0 && (!graph.isOpen(by) || wrong.contains(graph.key(by)) && culprit(by))) {
@@ -218,6 +222,7 @@ final class Ladder extends VBox {
         return false;
     }
 
+    /** How the line of one route passes a rung. */
     private RungLook.Rail rail(Rung rung, int w, boolean first, boolean last, int passing) {
         int by = rung.by[w];
         boolean on = by != -2;
@@ -290,6 +295,7 @@ final class Ladder extends VBox {
                                 : gate.at().element().endsWith("@" + c.element()));
     }
 
+    /** The settings of a rung, to be changed in place. */
     private @Nullable Node settings(Rung rung) {
         VBox box = new VBox(5);
         box.getStyleClass().add("settings");

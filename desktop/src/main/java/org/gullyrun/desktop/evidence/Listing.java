@@ -29,6 +29,7 @@ final class Listing {
         this.store = store;
     }
 
+    /** All that reaches a listener, or all that a source reaches. */
     List<Node> content(State state, String id, boolean source) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
@@ -68,6 +69,7 @@ final class Listing {
         return all;
     }
 
+    /** When the first and the last arrive. */
     private static String arrivals(State state, String outlet) {
         List<SceneReading> scenes = state.scene() >= 0
                 ? List.of(state.reading().scenes().get(state.scene()))
@@ -82,6 +84,7 @@ final class Listing {
         return arriving + (arriving == 1 ? " source arrives" : " sources arrive") + " here.";
     }
 
+    /** A row: the other end, its level, and what the brief says. */
     private Node cell(State state, CellReading cell, Element other, SceneReading scene, boolean source) {
         int place = state.reading().scenes().indexOf(scene);
         boolean trouble = state.reading().isLoud(place, cell);

@@ -28,6 +28,7 @@ final class PairSheet {
         this.ladder = new Ladder(store);
     }
 
+    /** What a source and a listener have to do with each other. */
     List<Node> ofPair(State state) {
         List<Node> all = new ArrayList<>();
         CellReading cell = state.shown().cell();
@@ -45,6 +46,7 @@ final class PairSheet {
         return all;
     }
 
+    /** One sentence on what arrives. */
     private static String says(State state, CellReading cell) {
         String scene = state.reading().scenes().size() > 1
                 ? " in " + state.reading().scenes().get(state.shown().scene()).name()
@@ -66,6 +68,7 @@ final class PairSheet {
         return arrives + "The brief says " + cell.wish().word() + because;
     }
 
+    /** What a finding says to the creator and to the technician. */
     private List<Node> words(Finding finding) {
         List<Node> all = new ArrayList<>();
         all.add(Nodes.label(finding.words().exact()));
@@ -82,6 +85,7 @@ final class PairSheet {
         return all;
     }
 
+    /** What a selected finding says. */
     List<Node> ofTrouble(State state) {
         List<Node> all = new ArrayList<>();
         Finding finding = state.shown().finding();
@@ -123,6 +127,7 @@ final class PairSheet {
         return all;
     }
 
+    /** The routes as a ladder, and the fixes beneath. */
     private List<Node> routeAndFixes(State state) {
         List<Node> all = new ArrayList<>();
         Finding finding = state.shown().finding();

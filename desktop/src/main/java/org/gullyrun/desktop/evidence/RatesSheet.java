@@ -30,6 +30,7 @@ final class RatesSheet {
         this.store = store;
     }
 
+    /** Each place where rates meet, those that differ first. */
     List<Node> content(State state) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();

@@ -76,6 +76,7 @@ final class SettingEditor {
         return pill;
     }
 
+    /** What the button does to the gate. */
     private static String word(Gate gate) {
         return switch (gate.sort()) {
             case OFF -> gate.open() ? "not " + off(gate) : off(gate);
@@ -89,6 +90,7 @@ final class SettingEditor {
         return gate.at().key().equals("playsAloud") ? "aloud" : "muted";
     }
 
+    /** The control that fits the setting's type. */
     private Node control() {
         return switch (setting.type()) {
             case ValueType.Flag flag -> flag();
@@ -120,6 +122,7 @@ final class SettingEditor {
         return pill;
     }
 
+    /** A field for a number with its unit. */
     private Node number(String unit) {
         ValueField field = field(shown(), text -> {
                     if (text.replace('-', '−').replace(',', '.').equals(shown())) {
@@ -145,6 +148,7 @@ final class SettingEditor {
         return field(before, this::enter).columns(13);
     }
 
+    /** A field that keeps what can't be valid and says why. */
     private ValueField field(String before, Function<String, String> enter) {
         ValueField field = new ValueField("", "", before, enter).telling(why -> {
             if (!why.isEmpty()) {
@@ -166,6 +170,7 @@ final class SettingEditor {
         }
     }
 
+    /** The value as it is shown. */
     private String shown() {
         Object raw = element.raw(setting);
         return switch (raw) {
@@ -209,6 +214,7 @@ final class SettingEditor {
         return menu;
     }
 
+    /** Sends the change, if there is any. */
     private void send(@Nullable Object raw) {
         // The newest rig counts, not the one drawn: two quick changes must not undo each other.
         Rig newest = store.state().surveyShown().rig();

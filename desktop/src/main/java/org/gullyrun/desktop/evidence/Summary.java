@@ -37,6 +37,7 @@ final class Summary {
         this.store = store;
     }
 
+    /** What is said while nothing is selected: how many sources, listeners and findings there are. */
     List<Node> content(State state) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
@@ -83,6 +84,7 @@ final class Summary {
         return all;
     }
 
+    /** The listeners that lack something or get what they shouldn't. */
     private static String outlets(Reading reading) {
         List<String> wrong = new ArrayList<>();
         int good = 0;

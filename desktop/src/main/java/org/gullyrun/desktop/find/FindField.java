@@ -45,6 +45,7 @@ public final class FindField extends TextField {
         });
     }
 
+    /** Arrow keys walk through what was found while the cursor stays in the field. */
     private void key(KeyEvent e) {
         switch (e.getCode()) {
             case DOWN -> move(1, e);
@@ -71,6 +72,7 @@ public final class FindField extends TextField {
         e.consume();
     }
 
+    /** Searches as one types. */
     private void search() {
         hits = FindIndex.search(getText(), store.state().reading(), actions.get());
         at = 0;

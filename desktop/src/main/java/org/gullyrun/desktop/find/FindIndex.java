@@ -77,6 +77,7 @@ public final class FindIndex {
         return hits.subList(0, Math.min(MOST, hits.size()));
     }
 
+    /** Pairs such as "music to archive". */
     private static void pairs(String query, Rig rig, List<Hit> hits) {
         String[] words = query.split("\\s+");
         for (int cut = 1; cut < words.length; cut++) {

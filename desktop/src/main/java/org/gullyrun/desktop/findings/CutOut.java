@@ -126,6 +126,7 @@ final class CutOut extends Region {
         return (TOP + LANE * stop.lane) * u;
     }
 
+    /** Draws channels first, so that names lie above them. */
     private void draw() {
         getChildren().clear();
         for (int w = routes.size() - 1; w >= 0; w--) {
@@ -140,6 +141,7 @@ final class CutOut extends Region {
         return Objects.requireNonNull(stops.get(point));
     }
 
+    /** A channel from one stop to the next. */
     private void channel(int s) {
         Stop a = at(graph.from(s));
         Stop b = at(graph.to(s));
@@ -188,6 +190,7 @@ final class CutOut extends Region {
         }
     }
 
+    /** A stop with its name. */
     private void stop(Stop stop) {
         double x = x(stop);
         double y = y(stop);

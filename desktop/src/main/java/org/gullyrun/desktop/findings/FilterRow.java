@@ -58,6 +58,7 @@ final class FilterRow {
         return row;
     }
 
+    /** A menu of elements to filter by. */
     private Node elements(State state, Kind kind, String any, String chosen, Function<String, FindingFilter> with) {
         Map<String, Runnable> entries = new LinkedHashMap<>();
         entries.put(any, () -> store.filter(with.apply("")));
@@ -67,6 +68,7 @@ final class FilterRow {
         return menu(kind.noun(), chosen.isEmpty() ? any : state.reading().rig().name(chosen), entries);
     }
 
+    /** A menu of the rules that found something. */
     private Node rules(State state) {
         FindingFilter filter = state.filter();
         Map<String, Runnable> entries = new LinkedHashMap<>();

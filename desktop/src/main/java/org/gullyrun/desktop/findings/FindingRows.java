@@ -148,6 +148,7 @@ final class FindingRows {
         return title;
     }
 
+    /** Marks the scenes that a finding is about. */
     private static void pips(State state, Finding finding, HBox line) {
         int scenes = state.reading().scenes().size();
         if (scenes > 1) {

@@ -85,6 +85,7 @@ public final class FindingsView extends ScrollPane {
         reveal(now);
     }
 
+    /** Root causes first, then what has none, then notes. */
     private List<Node> content(State state) {
         List<Node> all = new ArrayList<>();
         Reading reading = state.reading();
@@ -130,6 +131,7 @@ public final class FindingsView extends ScrollPane {
         return all;
     }
 
+    /** The heading, with progress while causes are sought. */
     private Node head(State state) {
         Reading reading = state.reading();
         HBox head = new HBox(18, Nodes.label(title(state), "title"), Nodes.spacer());
@@ -148,6 +150,7 @@ public final class FindingsView extends ScrollPane {
         return head;
     }
 
+    /** One sentence on how many changes fix how many findings. */
     private static String title(State state) {
         List<Finding> findings = state.reading().findings();
         long above =
@@ -178,6 +181,7 @@ public final class FindingsView extends ScrollPane {
                 + (cleared == 1 ? " finding" : " findings");
     }
 
+    /** What is still missing to judge, or hidden by the filter. */
     private static String beneath(State state, List<Finding> wanted) {
         if (state.alerts().isNotAudited()) {
             return state.reading().findings().isEmpty()
@@ -225,6 +229,7 @@ public final class FindingsView extends ScrollPane {
                 .toList();
     }
 
+    /** A part with its heading; nothing if it is empty. */
     private void section(State state, String heading, List<Finding> findings, List<Node> all) {
         if (!findings.isEmpty()) {
             if (!heading.isEmpty()) {

@@ -159,6 +159,7 @@ public final class HeadView extends HBox {
         find.selectAll();
     }
 
+    /** Changes only what differs, as the head is always in sight. */
     private void update(State before, State now) {
         double u = now.textScale();
         setPrefHeight(HEIGHT * u);
@@ -236,6 +237,7 @@ public final class HeadView extends HBox {
         return all.toString();
     }
 
+    /** The number of findings by severity, or what is missing to judge. */
     private void verdict(State now) {
         StringBuilder said = new StringBuilder();
         for (Severity severity : VERDICT) {
@@ -273,6 +275,7 @@ public final class HeadView extends HBox {
         Tooltips.say(verdict, told + ". Click for the findings.");
     }
 
+    /** A tab for each scene. */
     private void scenes(State before, State now) {
         List<String> names = now.reading().scenes().stream().map(s -> s.name()).toList();
         if (before == now || !names.equals(sceneNames)) {
@@ -308,6 +311,7 @@ public final class HeadView extends HBox {
         sceneMenu.getItems().add(item);
     }
 
+    /** The menu of the case. */
     private void fillCaseMenu() {
         title.getItems().clear();
         for (Action action : actions.get()) {

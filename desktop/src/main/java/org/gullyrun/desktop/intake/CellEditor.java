@@ -133,6 +133,7 @@ final class CellEditor {
             getStyleClass().add("option");
         }
 
+        /** Shows an option, or nothing. */
         void show(@Nullable Option option) {
             setVisible(option != null);
             setManaged(option != null);

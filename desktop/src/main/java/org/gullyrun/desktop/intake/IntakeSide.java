@@ -36,6 +36,7 @@ public final class IntakeSide extends SidePane {
         store.watch(this::update);
     }
 
+    /** The rig so far, what the row leads to, and the questions that are open. */
     private void update(State before, State now) {
         fit(now.textScale());
         if (now.step() != Step.INTAKE
@@ -91,6 +92,7 @@ public final class IntakeSide extends SidePane {
         }
     }
 
+    /** A question, which leads to its cell when clicked. */
     private ClickRow row(Question question, double u) {
         Circle ring = new Circle(4 * u);
         ring.getStyleClass().add("ask-ring");

@@ -166,6 +166,7 @@ public final class IntakeView extends StackPane {
         }
     }
 
+    /** Draws tables anew only where rows or columns differ. */
     private void draw(Rig rig, double u) {
         title.setText(section.question());
         hint.setText(

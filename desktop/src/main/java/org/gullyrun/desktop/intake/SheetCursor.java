@@ -146,6 +146,7 @@ public final class SheetCursor {
         go(new Cell(table, line, column));
     }
 
+    /** Moves the cursor. What is typed is entered first; if that fails, the cursor stays. */
     private void go(@Nullable Cell to) {
         if (!leave() || to == null || !position.has(to)) {
             return;
@@ -243,6 +244,7 @@ public final class SheetCursor {
         return true;
     }
 
+    /** Enters what is typed. Returns false if it isn't valid, and says why. */
     private boolean enter() {
         String text = editor.text();
         try {

@@ -107,6 +107,7 @@ final class TableGrid extends VBox {
         };
     }
 
+    /** Widths of columns: each gets what its texts need, as far as there is room. */
     private List<Double> widths(Table of, double width) {
         double[] wanted = of.columns().stream()
                 .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u
@@ -190,6 +191,7 @@ final class TableGrid extends VBox {
         Nodes.mark(cell, "unknown", text.equals("?"));
     }
 
+    /** The labels of a row. */
     private Line line(String row) {
         Line line = new Line(row);
         for (int c = 0; c < table.columns().size(); c++) {

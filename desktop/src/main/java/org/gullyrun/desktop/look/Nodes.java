@@ -100,6 +100,7 @@ public final class Nodes {
         }
     }
 
+    /** Whether a control that is there can take over what another one shows. */
     private static boolean takesOver(Node known, Node other) {
         if (known == other) {
             return true;
@@ -139,6 +140,7 @@ public final class Nodes {
         return true;
     }
 
+    /** Whether two regions have the same styles. */
     private static boolean looksAlike(Region one, Region other) {
         return one.getId() == null
                 && other.getId() == null

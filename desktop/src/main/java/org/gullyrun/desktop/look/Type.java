@@ -38,6 +38,7 @@ public final class Type {
 
     private record Face(String name, FontPosture posture, double size) {}
 
+    /** Loads one face of a family that ships with the program. */
     private static Font face(String name, FontPosture posture, double size) {
         if (FACES.size() > MOST_FACES) {
             FACES.clear();

@@ -69,6 +69,7 @@ public final class ValueField extends TextField {
         say(getText().strip().equals(shown) ? "" : enter.apply(getText().strip()));
     }
 
+    /** Says why what is typed can't be valid; an empty text takes that back. */
     private void say(String why) {
         Nodes.mark(this, "wrong", !why.isEmpty());
         setAccessibleHelp(why);

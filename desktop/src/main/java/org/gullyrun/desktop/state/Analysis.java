@@ -107,6 +107,7 @@ final class Analysis implements AutoCloseable {
         });
     }
 
+    /** Threads for fixes and causes: no more than two, as each holds readings of its own. */
     private static ExecutorService seekers() {
         int most = Math.min(2, Runtime.getRuntime().availableProcessors());
         return new ForkJoinPool(
@@ -271,6 +272,7 @@ final class Analysis implements AutoCloseable {
                 .execute(reporting("look for root causes", look));
     }
 
+    /** Looks for root causes in the background, until done, out of time, or overtaken by a change. */
     private void seekCauses(Audit audit, @Nullable Rig good, Reading reading, long turn) {
         Consumer<RootCauses.Found> show = found -> interfaceThread.accept(() -> {
             if (turn == newest.get()) {
@@ -305,6 +307,7 @@ final class Analysis implements AutoCloseable {
                 .execute(reporting("try fixes", work));
     }
 
+    /** Looks for the fixes of one finding, likewise. */
     private void seekFixes(Audit audit, @Nullable Rig good, Reading reading, Finding finding, long turn) {
         long[] shown = {System.nanoTime()};
         long until = System.nanoTime() + FIXES_SECONDS * 1_000_000_000L;
@@ -320,6 +323,7 @@ final class Analysis implements AutoCloseable {
         show(turn, new FixList(finding.identity(), fixes, end));
     }
 
+    /** Shows what was found so far, unless a change has come in between. */
     private void show(long turn, FixList fixes) {
         interfaceThread.accept(() -> {
             if (turn == newestFixes.get()) {

@@ -131,6 +131,7 @@ final class CaseSession implements AutoCloseable {
         inTheFiler("show the case", () -> show(what, null, then));
     }
 
+    /** Shows a case once it is read. */
     private void show(Case what, @Nullable Path file, Runnable then) {
         Analysis.First first = Analysis.first(what);
         Safekeeping.Opening opening = safe.opening(file, null);
@@ -141,6 +142,7 @@ final class CaseSession implements AutoCloseable {
         });
     }
 
+    /** Begins with a case, on disk or not. */
     private void begin(Case what, @Nullable Path file, Analysis.First first, Safekeeping.Opening opening) {
         givenUp = false;
         analysis.forget();
@@ -170,6 +172,7 @@ final class CaseSession implements AutoCloseable {
         });
     }
 
+    /** Says how many changes were restored. */
     private static String restored(UnsavedChanges left) {
         int back = left.steps().size();
         String damaged = left.unreadable() == 0

@@ -41,6 +41,7 @@ public final class FailureLog {
         System.getLogger(NAME).log(System.Logger.Level.ERROR, doing, fault);
     }
 
+    /** Opens the log. Without one the program still runs. */
     private static void open(Path where) {
         try {
             Files.createDirectories(where);

@@ -103,6 +103,7 @@ final class Safekeeping {
         return since.size();
     }
 
+    /** Calls back once all that is waiting is on disk. */
     void whenWritten(Runnable then) {
         if (journal == null) {
             then.run();

@@ -99,6 +99,7 @@ public record Shown(
                 || found != null && reading.rig().program(found).id().equals(element);
     }
 
+    /** What is drawn for a finding. */
     private static Shown trouble(Reading reading, Finding finding, int scene) {
         if (!finding.subject().source().isEmpty()) {
             boolean here = scene < 0 || finding.scenes().contains(scene);
@@ -138,6 +139,7 @@ public record Shown(
         return new Shown(at, List.of(), points, segments, finding, null, true);
     }
 
+    /** What is drawn for a source and a listener. */
     private static Shown pair(Reading reading, String source, String outlet, int scene) {
         int s = place(reading.rig().of(org.gullyrun.core.rig.Kind.SOURCE), source);
         int o = place(reading.rig().of(org.gullyrun.core.rig.Kind.OUTLET), outlet);
@@ -193,6 +195,7 @@ public record Shown(
         return -1;
     }
 
+    /** What is drawn for routes. */
     private static Shown routes(
             Reading reading, int scene, List<Evidence.Trace> routes, @Nullable Finding finding, boolean bad) {
         FlowGraph graph = reading.scenes().get(scene).graph();

@@ -70,6 +70,7 @@ public final class Store implements AutoCloseable {
         return () -> watchers.remove(watcher);
     }
 
+    /** Takes the next state and tells everybody who watches. */
     private void next(State to) {
         State before = state;
         state = to;
@@ -251,6 +252,7 @@ public final class Store implements AutoCloseable {
         take(edit.apply(state.what()), entry.survey());
     }
 
+    /** Takes a changed case and has it read. */
     private void take(Case changed, String survey) {
         String shown = changed.survey(survey).isPresent()
                 ? survey

@@ -73,6 +73,7 @@ public final class StepBar extends VBox {
         }
     }
 
+    /** Builds the seven steps, with the line that is walked down. */
     private void build(double u) {
         getChildren().clear();
         steps.clear();

@@ -106,6 +106,7 @@ final class MapChannels {
         path.getElements().add(new CubicCurveTo(x1 + bend, y1, x2 - bend, y2, x2, y2));
     }
 
+    /** The look of a channel: open or dry, through the air, in a loop. */
     private void style(Path path, MapEdge edge) {
         path.getStyleClass().add("channel");
         if (!edge.isOpen()) {

@@ -63,6 +63,7 @@ final class MapDrawing {
         return sheet.litBounds();
     }
 
+    /** Draws channels beneath, then nodes, then names. */
     private void draw(MapModel model) {
         sheet.begin();
         if (!model.nodes().isEmpty() && sheet.item("headings", "")) {
@@ -93,6 +94,7 @@ final class MapDrawing {
         sheet.end();
     }
 
+    /** Headings above the columns. Two that would meet share the room. */
     private void headings(MapModel model) {
         MapMetrics m = geometry.metrics;
         double u = m.unit();

@@ -41,6 +41,7 @@ final class MapGeometry {
         this.width = across(model, Math.max(roomWidth, 0), returns > 0);
     }
 
+    /** How wide the drawing may be, with room for return channels at the side. */
     private double across(MapModel model, double room, boolean returns) {
         double sum = 0;
         for (List<MapNode> layer : model.layers()) {

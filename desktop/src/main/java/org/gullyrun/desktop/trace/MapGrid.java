@@ -54,6 +54,7 @@ final class MapGrid {
         }
     }
 
+    /** Draws the frame of a mixer, with strips as rows. */
     private void frame(MapNode node) {
         double x = at.left(node);
         double t = at.top(node);
@@ -87,6 +88,7 @@ final class MapGrid {
         return Type.fit(node.rows().get(row).label(), m.row(), m.labelWidth(node));
     }
 
+    /** Draws a bus as a column. */
     private void column(MapNode node, int c, boolean open, int top) {
         MapNode.Lane lane = node.columns().get(c);
         double x = at.left(node);
@@ -106,6 +108,7 @@ final class MapGrid {
         sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
     }
 
+    /** Draws a crossing that is on. */
     private void crossing(MapNode node, MapNode.Crossing c) {
         double x = at.left(node);
         double cx = x + m.column(node, c.column());

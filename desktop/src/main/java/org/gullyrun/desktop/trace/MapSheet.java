@@ -190,6 +190,7 @@ final class MapSheet {
         }
     }
 
+    /** Dims or lights one item, and returns whether anything changed. */
     private static boolean light(Lit one, Shown shown, Set<SegmentKey> wrong, boolean any) {
         boolean on = false;
         boolean bad = false;

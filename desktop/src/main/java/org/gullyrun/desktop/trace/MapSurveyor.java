@@ -98,6 +98,7 @@ final class MapSurveyor {
         return MapLayout.of(model, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
     }
 
+    /** Lays the map out in the background. The newest state wins. */
     private void survey(State state) {
         long mine = ++turn;
         Survey known = last;

@@ -149,6 +149,7 @@ public final class MapView extends Region {
         }
     }
 
+    /** Draws the model that is there, or says why there is none. */
     private void redraw() {
         MapSurveyor.Survey survey = surveyor.last();
         if (survey == null
@@ -179,6 +180,7 @@ public final class MapView extends Region {
         return new MapFit(getWidth(), getHeight(), store.state().textScale());
     }
 
+    /** Draws a model as it was laid out. */
     private void draw(MapModel m, MapLayout l) {
         MapDrawing known = drawing;
         if (known != null
@@ -280,6 +282,7 @@ public final class MapView extends Region {
         pan.setY(getHeight() / 2 - y * zoom.getY());
     }
 
+    /** Lights what is selected. */
     private void light(State state) {
         if (drawing != null) {
             drawing.light(state.shown(), WrongSegments.wrong(state));
@@ -289,6 +292,7 @@ public final class MapView extends Region {
         }
     }
 
+    /** Lights what is under the pointer. */
     private void preview(Selection selection) {
         State state = store.state();
         if (drawing != null && state.selection() instanceof Selection.Nothing) {
@@ -319,6 +323,7 @@ public final class MapView extends Region {
         }
     }
 
+    /** Shows the map at a scale. */
     private void show(double factor) {
         MapDrawing map = Objects.requireNonNull(drawing);
         zoom.setX(factor);
@@ -340,6 +345,7 @@ public final class MapView extends Region {
         zoomAt(factor, getWidth() / 2, getHeight() / 2);
     }
 
+    /** Zooms so that the place under the pointer stays. */
     private void zoomAt(double factor, double x, double y) {
         double to = Math.clamp(zoom.getX() * factor, FARTHEST / drawn, CLOSEST / drawn);
         double real = to / zoom.getX();
@@ -350,6 +356,7 @@ public final class MapView extends Region {
         zoom.setY(to);
     }
 
+    /** Scrolls, or zooms while Ctrl is held. */
     private void scroll(ScrollEvent e) {
         if (e.getDeltaY() != 0) {
             zoomAt(Math.exp(e.getDeltaY() * 0.002), e.getX(), e.getY());

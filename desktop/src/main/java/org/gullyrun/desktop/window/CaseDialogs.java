@@ -177,6 +177,7 @@ final class CaseDialogs {
                         })));
     }
 
+    /** Copies a survey from another case. */
     private void take(Case other) {
         Case what = store.state().what();
         List<Edit> edits = new ArrayList<>();

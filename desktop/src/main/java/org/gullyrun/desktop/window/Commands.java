@@ -159,6 +159,7 @@ final class Commands {
         add("Help", "licences", "Third-party licences", "", sheets::licences);
     }
 
+    /** Offers starting briefs. */
     private void chooseBrief(Supplier<Frame> frame, Overlay overlay) {
         Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
         for (StartingBrief each : StartingBrief.values()) {
@@ -170,6 +171,7 @@ final class Commands {
         overlay.choose("Start the brief from", choices);
     }
 
+    /** Sorts the sources by class. */
     private void groupSources() {
         List<Change> changes =
                 RowOrder.groupedByClass(store.state().surveyShown().rig());
@@ -198,6 +200,7 @@ final class Commands {
         store.chooseScene(Math.floorMod(store.state().scene() + 1 + by, count) - 1);
     }
 
+    /** Applies the first fix of the selected finding. */
     private void firstFix() {
         FixList known = store.state().fixes();
         if (known != null && !known.fixes().isEmpty()) {

@@ -69,6 +69,7 @@ final class FileCommands {
         store.open(file, () -> recall(file));
     }
 
+    /** Saves where the case came from, or asks where. */
     private void save(Runnable then) {
         Path file = store.state().file();
         if (file == null) {
@@ -89,6 +90,7 @@ final class FileCommands {
         saveTo(file, false, then);
     }
 
+    /** Saves, and says where it is and what was there before. */
     private void saveTo(Path file, boolean over, Runnable then) {
         store.save(
                 file,

@@ -121,6 +121,7 @@ final class Frame extends BorderPane {
         alerts.setManaged(!told.isEmpty());
     }
 
+    /** Shows the view of a step. Views are made when they are first needed. */
     private void show(Step step) {
         middle.show(
                 switch (step) {

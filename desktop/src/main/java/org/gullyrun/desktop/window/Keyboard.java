@@ -67,6 +67,7 @@ final class Keyboard {
         });
     }
 
+    /** Keys that act everywhere come before those of what has the cursor. */
     private void pressed(KeyEvent e) {
         if (repeatsTooFast(e)) {
             e.consume();
@@ -103,6 +104,7 @@ final class Keyboard {
         return scene.getFocusOwner() instanceof TextInputControl;
     }
 
+    /** Does what a key stands for. While somebody types, letters are text. */
     private void act(KeyEvent e, boolean typing) {
         if (typing && !e.isShortcutDown() && !e.getCode().isFunctionKey()) {
             return;
@@ -133,6 +135,7 @@ final class Keyboard {
         };
     }
 
+    /** Whether a key event is the one that is written in the table of commands. */
     private static boolean matches(String keys, KeyEvent e) {
         // Where the plus needs Shift, as on some keyboards, its key is that of a digit: what it types counts.
         if (keys.equals("Shortcut+PLUS") && e.isShortcutDown() && "+".equals(e.getText())) {

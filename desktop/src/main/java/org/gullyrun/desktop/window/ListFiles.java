@@ -43,6 +43,7 @@ final class ListFiles {
         take("question sheet", QuestionSheet::read);
     }
 
+    /** Reads a list and shows what would come of it before anything changes. */
     private void take(String what, BiFunction<Rig, byte[], Preview> read) {
         files.toOpen(FilePicker.Sort.LIST)
                 .ifPresent(file -> later(what + " " + file.getFileName(), rig -> {
@@ -101,6 +102,7 @@ final class ListFiles {
         });
     }
 
+    /** Writes a text in one go. */
     private void write(Path file, String text) {
         Message told;
         try {

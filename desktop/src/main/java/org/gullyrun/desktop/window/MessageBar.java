@@ -40,6 +40,7 @@ final class MessageBar extends HBox {
         }
     }
 
+    /** Shows a message until the next one. Bad news stays until it is closed. */
     private void tell(@Nullable Message what) {
         time.stop();
         setVisible(what != null);

@@ -273,6 +273,7 @@ final class Overlay extends StackPane {
         (yes.isDisabled() ? no : yes).requestFocus();
     }
 
+    /** Shows a sheet over the window and takes the focus. */
     private void show(VBox content, double width) {
         if (!isVisible()) {
             before = getScene() == null ? null : getScene().getFocusOwner();
@@ -327,6 +328,7 @@ final class Overlay extends StackPane {
         }
     }
 
+    /** Scrolls a control into sight. */
     private void reveal(Node node) {
         ScrollPane pane = pane();
         if (pane == null || pane.getContent() == null) {
@@ -372,6 +374,7 @@ final class Overlay extends StackPane {
         closed = then;
     }
 
+    /** Closes the sheet and gives the focus back to where it was. */
     void close() {
         setVisible(false);
         getChildren().clear();

@@ -89,6 +89,7 @@ public final class Picture {
         }
     }
 
+    /** Shows the window, waits until everything has been drawn, and takes its picture. */
     private static void show(Wanted wanted, CompletableFuture<WritableImage> done) {
         Type.load();
         Store store = new Store(wanted.what, null, Platform::runLater);
@@ -165,6 +166,7 @@ public final class Picture {
         }
     }
 
+    /** Selects what the picture should show. */
     private static void select(Wanted wanted, Store store) {
         for (int i = 0; i < store.state().reading().scenes().size(); i++) {
             if (store.state().reading().scenes().get(i).name().equalsIgnoreCase(wanted.scene)) {

@@ -70,6 +70,7 @@ final class Sheets {
         store.ask(LevelSheet::of, sheet -> levels(reading, sheet));
     }
 
+    /** Levels and times of all that arrives, listener by listener. */
     private void levels(Reading reading, List<List<LevelSheet.Entry>> sheet) {
         GridPane grid = new GridPane(14, 4);
         List<SceneReading> scenes = reading.scenes();
@@ -195,6 +196,7 @@ final class Sheets {
         return outlet.get(Outlets.DEVICE) instanceof Choice.To(String device) ? device : "";
     }
 
+    /** Says what would happen, findings first. */
     private void tell(WhatIf.Outcome outcome) {
         List<Node> content = new ArrayList<>();
         part(content, "No longer heard", outcome.lost(), "bad-text");

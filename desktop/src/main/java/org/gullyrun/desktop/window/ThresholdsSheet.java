@@ -60,6 +60,7 @@ final class ThresholdsSheet {
         return terms().limits().containsKey(limit.key()) ? "usually " + limit.say(limit.usual()) : "";
     }
 
+    /** A field for a threshold. */
     private ValueField field(Threshold limit) {
         ValueField field =
                 new ValueField(id("limit", limit), sentence(limit.meaning()), shown(limit), text -> enter(limit, text));
@@ -82,6 +83,7 @@ final class ThresholdsSheet {
         return limit.say(terms().limits().getOrDefault(limit.key(), limit.usual()));
     }
 
+    /** Takes a threshold. It has to be a number that the threshold can have. */
     private String enter(Threshold limit, String text) {
         Double value = text.isBlank() ? Double.valueOf(limit.usual()) : limit.read(text);
         if (value == null) {

@@ -105,6 +105,7 @@ public final class Workbench {
         remembered.keep("text", now.textScale());
     }
 
+    /** Asks before closing if something isn't saved. */
     private void closing(WindowEvent e) {
         if (store.state().unsaved()) {
             e.consume();
@@ -119,6 +120,7 @@ public final class Workbench {
         stage.close();
     }
 
+    /** Remembers size, sheet and text size for next time. */
     private void remember() {
         remembered.keep("whole", stage.isMaximized() ? 1 : 0);
         if (!stage.isMaximized()) {

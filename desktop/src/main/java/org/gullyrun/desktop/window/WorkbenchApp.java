@@ -77,6 +77,7 @@ public final class WorkbenchApp extends Application {
         Application.launch(WorkbenchApp.class, arguments);
     }
 
+    /** Opens what the arguments name: a case, the sample, or nothing. */
     private static Opened open(List<String> arguments) {
         Preferences remembered = new Preferences(Preferences.usualFile());
         boolean demo = arguments.contains(DEMO);
@@ -113,6 +114,7 @@ public final class WorkbenchApp extends Application {
         Platform.runLater(() -> fill(stage, bare));
     }
 
+    /** Fills the window in the order in which its parts are needed. */
     private void fill(Stage stage, Scene bare) {
         Type.load();
         Opened opened;
@@ -160,6 +162,7 @@ public final class WorkbenchApp extends Application {
         ((StackPane) bare.getRoot()).getChildren().setAll(told);
     }
 
+    /** Places the window where it was, if that is still on a screen. */
     private static void place(Stage stage, Preferences remembered) {
         double width = remembered.number("width", 1280);
         double height = remembered.number("height", 800);

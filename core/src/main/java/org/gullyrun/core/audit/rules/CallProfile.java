@@ -82,6 +82,7 @@ final class CallProfile implements Rule {
         return device.get(Devices.LINK) == Devices.Link.WIRELESS;
     }
 
+    /** Whether somebody wears the device to listen, whatever else it is used for. */
     private static boolean servesEars(AuditContext context, Element device) {
         FlowGraph graph = context.scenes().getFirst().graph();
         return Arrays.stream(graph.out(graph.point(device.id())))
@@ -109,6 +110,10 @@ final class CallProfile implements Rule {
         return List.copyOf(readers);
     }
 
+    /**
+     * One finding for each headset: a radio link that carries its microphone drops to call quality for the ears as
+     * well.
+     */
     private Finding tell(Rig rig, Element microphone, Element worn, List<String> readers) {
         String by = AuditContext.list(readers.stream().map(rig::name).toList());
         Double rate =

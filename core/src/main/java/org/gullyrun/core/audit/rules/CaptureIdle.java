@@ -63,6 +63,7 @@ final class CaptureIdle implements Rule {
         return findings;
     }
 
+    /** Adds a finding if no source reaches the point in any scene. */
     private void check(
             AuditContext context, Element element, String point, Setting<?> setting, List<Finding> findings) {
         for (SceneReading scene : context.scenes()) {

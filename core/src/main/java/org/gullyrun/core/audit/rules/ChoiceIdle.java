@@ -71,6 +71,7 @@ final class ChoiceIdle implements Rule {
         return findings;
     }
 
+    /** Adds a finding if the system setting isn't what decides where the sound goes. */
     private void check(
             Rig rig,
             Element application,

@@ -131,6 +131,7 @@ final class DefaultFragile implements Rule {
         return a.live != b.live ? a.live : a.count() > b.count();
     }
 
+    /** What breaks if the default moves to a certain device: the rig is audited as it would be then. */
     private static Broken moved(AuditContext context, Element machine, Role role, Element device, Choice to) {
         Change change = Change.set(context.rig(), machine.id(), role.setting, to);
         List<SceneReading> tried = change == null ? context.scenes() : context.tried(change);

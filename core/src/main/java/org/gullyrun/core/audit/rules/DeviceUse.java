@@ -47,6 +47,7 @@ final class DeviceUse {
     private final Rig rig;
     private final Map<String, Use> unusable = new TreeMap<>(Ids.ORDER);
 
+    /** Collects every setting that names a device, by device. */
     private DeviceUse(Rig rig) {
         this.rig = rig;
         for (Element a : rig.of(Kind.APPLICATION)) {
@@ -144,6 +145,7 @@ final class DeviceUse {
         return hanging.isEmpty() ? withoutMusts : Severity.MAJOR;
     }
 
+    /** Why the device can't be used, in words: unplugged, disabled, blocked, or not there at all. */
     static String state(Rig rig, String key) {
         Element device = rig.find(id(key));
         if (key.indexOf(WANTED) >= 0) {

@@ -144,6 +144,7 @@ final class HangsOn implements Rule {
         return all;
     }
 
+    /** The elements that every route of a cell passes. */
     private static Set<String> elements(
             AuditContext context, SceneReading scene, CellReading cell, Dominators dominators) {
         FlowGraph graph = scene.graph();
@@ -173,6 +174,7 @@ final class HangsOn implements Rule {
         return e != null && rig.program(e) == program;
     }
 
+    /** Adds what an element counts as: strips, buses and inputs count as their program. */
     private static void add(Rig rig, @Nullable Element element, Set<String> on) {
         if (element == null) {
             return;

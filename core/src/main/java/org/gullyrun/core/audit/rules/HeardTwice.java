@@ -81,6 +81,7 @@ final class HeardTwice extends PairRule {
                 : live ? Severity.CRITICAL : Severity.MAJOR;
     }
 
+    /** What the time between the strongest two sounds like; not known where an assumed latency decides it. */
     static Apart apart(Thresholds t, SceneReading scene, CellReading cell) {
         List<Evidence.Trace> two = two(scene, cell);
         if (two.size() == 2) {

@@ -105,6 +105,7 @@ final class LateApart implements Rule {
         }
     }
 
+    /** The member of a group that arrives last at a listener, and how much later than the first. */
     private static @Nullable Off apart(
             AuditContext context, int place, SceneReading scene, List<Integer> group, int outlet) {
         List<CellReading> here = group.stream()
@@ -142,6 +143,7 @@ final class LateApart implements Rule {
                 : null;
     }
 
+    /** A source that arrives before or after its own picture; null within the thresholds. */
     private static @Nullable Off offPicture(AuditContext context, int place, CellReading cell) {
         if (!cell.delivery().arrives() || cell.wish() == Wish.NEVER) {
             return null;
@@ -154,6 +156,7 @@ final class LateApart implements Rule {
         return bad ? new Off(place, cell, early, worse ? Severity.MAJOR : Severity.MINOR, "its picture", true) : null;
     }
 
+    /** One finding for all listeners of one source: it names the input that needs the delay. */
     private Finding tell(AuditContext context, List<Off> all) {
         all.sort(Comparator.comparing(Off::severity).thenComparingInt(Off::scene));
         Off worst = all.getFirst();

@@ -50,6 +50,7 @@ final class Leak extends PairRule {
         return TrackMixed.concerns(context, cell) ? null : severity(context.thresholds(), cell);
     }
 
+    /** By where the sound ends up and how strong it is. What nobody will notice is a note. */
     private static Severity severity(Thresholds t, CellReading cell) {
         Outlets.Sort sort = cell.outlet().get(Outlets.SORT);
         boolean isPrivate = cell.source().is(Sources.PRIVATE, false);

@@ -66,6 +66,7 @@ final class LevelBalance implements Rule {
         return findings;
     }
 
+    /** Compares the loudest voice that has to be heard with everything that plays beside it. */
     private void beside(AuditContext context, int outlet, List<Finding> into) {
         Element at = context.outlets().get(outlet);
         Double wanted = context.brief().voiceOverMusic().get(at.id());
@@ -125,6 +126,7 @@ final class LevelBalance implements Rule {
                 .made());
     }
 
+    /** Compares each voice with itself in the other scenes. */
     private void between(AuditContext context, int outlet, List<Finding> into) {
         Element at = context.outlets().get(outlet);
         double most = context.thresholds().of(Threshold.BALANCE_SCENES);

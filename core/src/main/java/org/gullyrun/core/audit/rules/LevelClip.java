@@ -128,6 +128,7 @@ final class LevelClip implements Rule {
         private double most;
         private int loudest = -1;
 
+        /** Adds in power: sources don't move in step, unlike copies of one source. */
         void add(int source, double more) {
             power += more;
             if (more > most) {

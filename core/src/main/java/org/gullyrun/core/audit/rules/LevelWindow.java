@@ -46,6 +46,7 @@ final class LevelWindow extends MustRule {
         return cell.delivery().arrives() && cell.wish() != Wish.NEVER;
     }
 
+    /** The window that the brief sets for a source that arrives; null if it sets none or the level lies inside. */
     private static Brief.@Nullable Window window(AuditContext context, SceneReading scene, CellReading cell) {
         Map<Brief.Cell, Brief.Window> all = context.brief().windows();
         if (all.isEmpty()) {

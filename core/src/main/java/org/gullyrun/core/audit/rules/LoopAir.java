@@ -54,6 +54,10 @@ final class LoopAir implements Rule {
         return telling.findings();
     }
 
+    /**
+     * A loop that already builds up without the air is told by its own rule, so only its circles through the air
+     * count here.
+     */
     private static Severity severity(AuditContext context, SceneReading scene, Loop loop, List<Loop.Circle> air) {
         double strongest = air.stream().mapToDouble(Loop.Circle::gain).max().orElseThrow();
         boolean inner = scene.electricLoops().stream()

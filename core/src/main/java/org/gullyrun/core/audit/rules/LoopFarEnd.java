@@ -60,6 +60,7 @@ final class LoopFarEnd extends PairRule {
                 : strength >= t.of(Threshold.FAR_END_MAJOR) ? Severity.MAJOR : Severity.MINOR;
     }
 
+    /** Whether the call program removes its own echo. It does unless entered otherwise. */
     private static boolean cancels(AuditContext context, CellReading cell) {
         return context.rig()
                 .find(cell.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)

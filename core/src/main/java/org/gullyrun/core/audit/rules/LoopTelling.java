@@ -67,6 +67,7 @@ final class LoopTelling {
         return List.copyOf(!programs.isEmpty() ? programs : !links.isEmpty() ? links : all);
     }
 
+    /** Loops with the same programs on them, in any scene, are one finding. */
     List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
         bySubject.forEach((key, hits) -> {
@@ -79,6 +80,7 @@ final class LoopTelling {
         return findings;
     }
 
+    /** The worst scene gives the figures. The others are listed. */
     private Finding finding(List<String> subject, List<Hit> hits) {
         Hit worst = hits.getFirst();
         Loop loop = worst.loop;

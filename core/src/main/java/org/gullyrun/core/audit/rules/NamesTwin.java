@@ -117,6 +117,7 @@ final class NamesTwin implements Rule {
         return e.or(Common.name(e.kind()), "").isBlank();
     }
 
+    /** Two names only get confused if they stand side by side: on one computer or in one program. */
     private static String place(Rig rig, Element e) {
         Element owner = rig.owner(e);
         Setting<String> machine = Capabilities.machine(e.kind());

@@ -62,6 +62,7 @@ final class RateCable implements Rule {
         return findings;
     }
 
+    /** Adds a finding if both ends run at known rates that differ and the link isn't known to resample. */
     private void ends(
             Rig rig,
             Element link,

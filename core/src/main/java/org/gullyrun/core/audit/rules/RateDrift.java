@@ -78,6 +78,7 @@ final class RateDrift implements Rule {
                 .orElse(false);
     }
 
+    /** Adds a finding for a pair of clocks that a link joins without anything that re-clocks in between. */
     private void join(
             AuditContext context,
             Element by,

@@ -61,6 +61,7 @@ final class RateEngine implements Rule {
         return findings;
     }
 
+    /** Adds a finding for a program whose rate isn't that of the devices it reads or plays to. */
     private void check(Rig rig, Element engine, Setting<Double> setting, DriverPath path, List<Finding> into) {
         Double rate = engine.get(setting);
         if (rate == null) {

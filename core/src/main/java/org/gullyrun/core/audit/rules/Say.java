@@ -42,6 +42,7 @@ final class Say {
         return String.join(" → ", names);
     }
 
+    /** The names of the points on a route, each once. */
     private static List<String> names(FlowGraph graph, List<Integer> segments) {
         List<String> names = new ArrayList<>();
         for (int i = 0; i <= segments.size(); i++) {
@@ -54,6 +55,7 @@ final class Say {
         return names;
     }
 
+    /** What a technician calls a point: tracks go by what they are for. */
     private static String name(FlowGraph graph, int point) {
         Rig rig = graph.rig();
         Element element = rig.find(graph.element(point));

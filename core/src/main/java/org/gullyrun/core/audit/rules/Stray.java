@@ -79,6 +79,7 @@ final class Stray implements Rule {
         return findings;
     }
 
+    /** Says where the sound ends instead, which is what the technician asks next. */
     private Finding tell(AuditContext context, Element application) {
         Rig rig = context.rig();
         SceneReading scene = context.scenes().getFirst();

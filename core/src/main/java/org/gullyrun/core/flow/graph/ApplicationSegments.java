@@ -47,6 +47,7 @@ final class ApplicationSegments {
         return players.getOrDefault(device, List.of());
     }
 
+    /** Adds what every application plays and hears. */
     void compile(ProductionSegments productions) {
         for (Element application : in.rig.of(Kind.APPLICATION)) {
             Point out = out(application);
@@ -72,6 +73,7 @@ final class ApplicationSegments {
         }
     }
 
+    /** Adds what an application hears, and what of it it passes on. */
     private void listening(Element application, Point out) {
         Choices.Going going = Choices.input(in.rig, application);
         if (!going.device().isEmpty()) {
@@ -88,6 +90,7 @@ final class ApplicationSegments {
         }
     }
 
+    /** Adds the segment from the microphone that an application listens to. */
     private Draft listen(Element application, End end) {
         Draft draft = in.graph
                 .segment(end.point(), into(application), application.id())
@@ -97,6 +100,7 @@ final class ApplicationSegments {
         return draft;
     }
 
+    /** Adds a source that an application plays. */
     void source(Point start, Element source, Element application) {
         in.graph
                 .segment(start, out(application), source.id())
@@ -104,6 +108,7 @@ final class ApplicationSegments {
                 .gain(application, Applications.LEVEL);
     }
 
+    /** Adds the far end of a call, which hears what the application hears. */
     void farEnd(Point end, Element outlet) {
         in.rig
                 .find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION)

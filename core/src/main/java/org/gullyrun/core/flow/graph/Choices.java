@@ -104,6 +104,7 @@ public final class Choices {
         return going(rig, application, application, Applications.INPUT, Applications.INPUT_SYSTEM, Direction.RECORDING);
     }
 
+    /** Where a program and system setting together really lead, and which of the two decides. */
     private static Going going(
             Rig rig,
             Element application,

@@ -79,6 +79,7 @@ final class Compiler {
         return graphs;
     }
 
+    /** Compiles the scene: points first, as segments refer to them. */
     private FlowGraph whole(ProductionSegments productions) {
         for (Element device : rig.of(Kind.DEVICE)) {
             graph.point(
@@ -148,6 +149,7 @@ final class Compiler {
                 () -> device.name() + " is " + unusable(device));
     }
 
+    /** Why a device isn't usable, for its gate. */
     private static String unusable(Element device) {
         List<String> reasons = new ArrayList<>();
         if (!device.is(Devices.PRESENT, true)) {
@@ -168,6 +170,7 @@ final class Compiler {
         }
     }
 
+    /** Finds the pass-throughs in hardware, which are points of their own. */
     private void findDirect() {
         for (Element pass : rig.of(Kind.PASS_THROUGH)) {
             String to = passTarget(pass);
@@ -249,6 +252,7 @@ final class Compiler {
         return routes;
     }
 
+    /** Adds cables, wires, couplings, processors and pass-throughs. */
     private void links() {
         for (Element cable : rig.of(Kind.CABLE)) {
             join(cable, Links.CABLE_FROM, Links.CABLE_TO, d -> d.latency(cable, Links.CABLE_LATENCY));
@@ -297,6 +301,7 @@ final class Compiler {
         }
     }
 
+    /** Joins two devices: levels, latencies and gates of both count. */
     private void join(Element link, Setting<String> fromSetting, Setting<String> toSetting, Leg own) {
         if (link.get(fromSetting) instanceof String from && link.get(toSetting) instanceof String to) {
             Map<Point, Leg> ends = into(to);
@@ -310,6 +315,7 @@ final class Compiler {
         }
     }
 
+    /** Adds the sources where they start. */
     private void sources(ApplicationSegments applications) {
         for (Element source : rig.of(Kind.SOURCE)) {
             Point start = start(source);
@@ -326,6 +332,7 @@ final class Compiler {
         }
     }
 
+    /** Adds the sources that start in an input of a production. */
     private void ownSources(ProductionSegments productions) {
         for (Element source : rig.of(Kind.SOURCE)) {
             rig.find(source.get(Sources.AT), Kind.INPUT)
@@ -337,6 +344,7 @@ final class Compiler {
         return graph.point(source, PointKind.SOURCE, Double.NaN);
     }
 
+    /** Adds the listeners where they listen. */
     private void outlets(ApplicationSegments applications, ProductionSegments productions) {
         for (Element outlet : rig.of(Kind.OUTLET)) {
             Point end = graph.point(outlet, PointKind.OUTLET, Double.NaN);

@@ -35,6 +35,7 @@ public final class DefaultFollowers {
         return !call && (inProductions(rig, machine, direction) || playback && elsewhere(rig, machine));
     }
 
+    /** Whether it follows the plain default, or the one for calls if that is meant. */
     private static boolean follows(Choices.Going going, boolean call) {
         return call
                 ? going.effective() == Choice.Special.CALL_DEFAULT
@@ -43,6 +44,7 @@ public final class DefaultFollowers {
                         || going.fallsBack();
     }
 
+    /** Whether an input or a cue of a production follows it. */
     private static boolean inProductions(Rig rig, String machine, Direction direction) {
         for (Element production : rig.of(Kind.PRODUCTION)) {
             if (!machine.equals(production.get(Productions.MACHINE))) {
@@ -64,6 +66,7 @@ public final class DefaultFollowers {
         return false;
     }
 
+    /** Whether a pass-through or a listener follows it. */
     private static boolean elsewhere(Rig rig, String machine) {
         return rig.of(Kind.PASS_THROUGH).stream()
                         .anyMatch(p -> p.get(Links.PASS_TO) == Choice.Special.DEFAULT

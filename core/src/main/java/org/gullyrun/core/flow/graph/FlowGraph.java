@@ -118,6 +118,7 @@ public final class FlowGraph {
         return false;
     }
 
+    /** Whether all gates of a segment are open. */
     private boolean isPassable(int segment) {
         for (int gate : gates[segment]) {
             if (!allGates[gate].open()) {

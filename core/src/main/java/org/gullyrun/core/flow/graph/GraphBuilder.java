@@ -131,6 +131,7 @@ final class GraphBuilder {
             return this;
         }
 
+        /** The setting's value, or what unknown counts as. */
         private double known(Element e, Setting<Double> setting) {
             Double value = e.get(setting);
             if (value == null) {
@@ -140,6 +141,7 @@ final class GraphBuilder {
             return value;
         }
 
+        /** Notes that a value is assumed. */
         Draft assume(Element e, Setting<?> setting) {
             if (assumed.isEmpty()) {
                 assumed = new ArrayList<>(2);
@@ -174,6 +176,7 @@ final class GraphBuilder {
             return flag(e, flag, Gate.Sort.OFF);
         }
 
+        /** Adds a gate for a flag. */
         private Draft flag(Element e, Setting<Boolean> flag, Gate.Sort sort) {
             Boolean value = e.get(flag);
             if (value == null) {
@@ -194,6 +197,7 @@ final class GraphBuilder {
             return gateList.size() - 1;
         }
 
+        /** Adds a gate that was made before. */
         private Draft through(int gate) {
             for (int known : gates) {
                 if (known == gate) {
@@ -205,6 +209,7 @@ final class GraphBuilder {
             return this;
         }
 
+        /** Adds a gate. Its reason is only worked out if somebody asks. */
         Draft gate(Address at, Gate.Sort sort, @Nullable Setting<?> setting, boolean passes, Supplier<String> why) {
             Integer known = gateIndex.get(at);
             if (known == null) {
@@ -258,6 +263,7 @@ final class GraphBuilder {
         return point(PointId.of(element.id()), kind, rate);
     }
 
+    /** Begins a segment. */
     Draft segment(Point from, Point to, String element) {
         Draft draft = new Draft(from, to, element);
         drafts.add(draft);
@@ -271,6 +277,7 @@ final class GraphBuilder {
         return new Gate(gate.at(), gate.sort(), flag, passes, passes ? "" : why(rig, e, flag, on));
     }
 
+    /** Why a flag closes, in words. */
     private static String why(Rig rig, Element e, Setting<?> flag, boolean on) {
         String noun = Sentences.noun(rig, e);
         return switch (flag.key()) {

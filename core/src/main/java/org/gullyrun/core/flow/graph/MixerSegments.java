@@ -34,6 +34,7 @@ final class MixerSegments {
         return senders.getOrDefault(device, List.of());
     }
 
+    /** Adds the strips, crossings and buses of all mixers. */
     void compile() {
         for (Element mixer : in.rig.of(Kind.MIXER)) {
             double rate = Compiler.rate(mixer, Mixers.RATE);
@@ -57,6 +58,7 @@ final class MixerSegments {
         }
     }
 
+    /** Adds what a strip reads. */
     private void feed(Element mixer, Element strip, Point point) {
         Choice feed = strip.get(Mixers.FEED);
         if (feed == null || feed.id().isEmpty()) {
@@ -81,6 +83,7 @@ final class MixerSegments {
         return draft.on(mixer, Mixers.RUNNING).off(strip, Mixers.STRIP_MUTED).gain(strip, Mixers.STRIP_LEVEL);
     }
 
+    /** Adds where a bus leads. */
     private void target(Element bus, Point point) {
         Choice target = bus.get(Mixers.TARGET);
         if (target == null || target.id().isEmpty()) {

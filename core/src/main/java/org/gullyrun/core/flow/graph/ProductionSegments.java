@@ -57,6 +57,7 @@ final class ProductionSegments {
         }
     }
 
+    /** The device that the cue plays on; empty if none is chosen. */
     private String cueDevice(Element production) {
         return Choices.device(
                 in.rig,
@@ -124,6 +125,7 @@ final class ProductionSegments {
         return in.graph.point(PointId.track(production.id(), number), PointKind.TRACK, rate);
     }
 
+    /** The points that an input has in the scene: its own, and one for each copy. */
     private List<Instance> instances(Element production, Element input, double rate) {
         return instances.computeIfAbsent(input.id(), id -> {
             SceneComposition composition = Objects.requireNonNull(compositions.get(production.id()));
@@ -139,6 +141,7 @@ final class ProductionSegments {
         });
     }
 
+    /** Adds what an input takes. */
     private void taking(Element production, Instance instance, ApplicationSegments applications, MixerSegments mixers) {
         Element input = instance.input;
         String machine = production.get(Productions.MACHINE);
@@ -188,6 +191,7 @@ final class ProductionSegments {
         }
     }
 
+    /** Adds the gates of an engine: it has to run, and its path has to let others listen. */
     private static void engine(Draft draft, Element engine, Setting<Boolean> running, Setting<DriverPath> setting) {
         DriverPath path = engine.or(setting, DriverPath.STANDARD);
         if (engine.is(running, true) && path.goesAround()) {
@@ -200,6 +204,7 @@ final class ProductionSegments {
         }
     }
 
+    /** Begins the segment into an input, with level, delay and gates of the scene. */
     private Draft enter(Element production, Instance instance, Point from) {
         Element input = instance.input;
         Element entry = instance.entry;
@@ -236,6 +241,7 @@ final class ProductionSegments {
         return draft;
     }
 
+    /** Adds where an input goes: the cue and each track. */
     private void leaving(Element production, Instance instance, Point cue, Map<Integer, Point> tracks) {
         Element input = instance.input;
         boolean own = input.get(Productions.TAKES) == Takes.OWN;
@@ -271,6 +277,7 @@ final class ProductionSegments {
         });
     }
 
+    /** Adds a source that starts in an input. */
     void ownSource(Point start, Element source, Element input) {
         Element production = in.rig.owner(input);
         if (production != null && input.get(Productions.TAKES) == Takes.OWN) {
@@ -280,6 +287,7 @@ final class ProductionSegments {
         }
     }
 
+    /** Adds a listener to an output, who hears the lowest track that it takes. */
     void outlet(Point end, Element outlet, Outlets.Sort sort) {
         Element output = in.rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
         Element production = output == null ? null : in.rig.owner(output);

@@ -39,6 +39,7 @@ public final class RigTooLarge extends RuntimeException {
         }
     }
 
+    /** Refuses a scene with more segments than fit. */
     static void checkSegments(int inOneScene) {
         if (inOneScene > MOST_SEGMENTS) {
             throw new RigTooLarge(String.format(
@@ -48,6 +49,7 @@ public final class RigTooLarge extends RuntimeException {
         }
     }
 
+    /** Refuses scenes that together have more than fit. */
     static void checkSegments(int inOneScene, int scenes) {
         if ((long) inOneScene * scenes > MOST_SEGMENTS_IN_ALL) {
             throw new RigTooLarge(String.format(

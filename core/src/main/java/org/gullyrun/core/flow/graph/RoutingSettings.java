@@ -78,6 +78,7 @@ public final class RoutingSettings {
         return !olds.hasNext() && !news.hasNext();
     }
 
+    /** Whether two elements differ only in settings that lead sound elsewhere, and are known in both. */
     private static boolean only(Element a, Element b) {
         if (!a.id().equals(b.id()) || a.kind() != b.kind() || !a.extras().equals(b.extras())) {
             return false;

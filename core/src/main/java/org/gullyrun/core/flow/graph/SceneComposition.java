@@ -97,6 +97,7 @@ public final class SceneComposition {
     private final Map<String, Presence> inputs;
     private final Map<Copy, Presence> copies;
 
+    /** Follows all inclusions from the scene down. Scenes that contain each other are followed once. */
     private SceneComposition(Rig rig, Element production, String scene, Cache cache) {
         this.rig = rig;
         this.whole = cache.whole;
@@ -212,6 +213,7 @@ public final class SceneComposition {
         return all != null ? all : cut.get(scene);
     }
 
+    /** Brings inputs by an entry: levels add up, a mute counts for all below it. */
     private static void bring(Frame frame, Element entry, List<String> inputs) {
         boolean open = !entry.is(Productions.ENTRY_MUTED, false);
         Presence one = new Presence(open, entry.or(Productions.ENTRY_LEVEL, 0.0), entry.id(), List.of());
@@ -230,6 +232,7 @@ public final class SceneComposition {
         inner.copies.forEach((id, p) -> frame.twice.merge(id, within(p, entry), SceneComposition::louder));
     }
 
+    /** The inputs that an entry brings: itself, or the members of a group. */
     private List<String> members(Element brought) {
         if (brought.kind() == Kind.INPUT) {
             return List.of(brought.id());

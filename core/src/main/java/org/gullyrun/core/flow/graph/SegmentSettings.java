@@ -44,6 +44,7 @@ public final class SegmentSettings {
         }
     }
 
+    /** The settings of the gates of a segment. */
     private void gates(int segment) {
         for (Gate gate : graph.gates(segment)) {
             Element element = rig.find(gate.at().element());
@@ -61,6 +62,7 @@ public final class SegmentSettings {
         }
     }
 
+    /** The settings of the element that makes the segment, and of the points it joins. */
     private void own(int segment) {
         Element by = rig.find(graph.segmentElement(segment));
         if (by == null) {
@@ -103,6 +105,7 @@ public final class SegmentSettings {
         }
     }
 
+    /** The settings of an input: its own and those of its entries. */
     private void input(Element input, PointId point) {
         Productions.Takes takes = input.get(Productions.TAKES);
         if (takes == Productions.Takes.RECORDING || takes == Productions.Takes.PLAYBACK) {
@@ -121,6 +124,7 @@ public final class SegmentSettings {
         }
     }
 
+    /** Whether an entry brings an input, also through a group. */
     private boolean brings(Element entry, Element input) {
         Element brought = rig.find(entry.get(Productions.BRINGS));
         return brought != null

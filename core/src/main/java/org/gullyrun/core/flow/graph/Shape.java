@@ -38,6 +38,7 @@ final class Shape {
     /** From where an end can be reached whatever is closed; by the end, or without couplings by −1 less it. */
     private final Map<Integer, boolean[]> reaching = new ConcurrentHashMap<>();
 
+    /** Makes the lists of what leaves and what enters each point, in order. */
     Shape(
             PointId[] points,
             PointKind[] kinds,

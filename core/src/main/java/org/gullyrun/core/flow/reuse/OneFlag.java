@@ -51,6 +51,7 @@ final class OneFlag {
                 : null;
     }
 
+    /** Whether a change turns a flag that is a gate and nothing else. */
     private static boolean isGate(Rig rig, Change.Set set) {
         Setting<?> setting = set.setting();
         if (setting.sub().isEmpty()) {

@@ -35,6 +35,7 @@ public final class SceneFlow {
 
     private final Map<Long, BlockedRoute> electricBlocked;
 
+    /** Works out a scene, taking over from the scene before whatever lies beyond the difference. */
     private SceneFlow(FlowGraph graph, @Nullable SceneFlow before, @Nullable GraphDifference difference) {
         this.graph = graph;
         boolean air = hasAir(graph);
@@ -99,6 +100,7 @@ public final class SceneFlow {
         return difference.isNothing() ? new SceneFlow(other, this, difference) : null;
     }
 
+    /** Whether any sound goes through the air, so that the graph without couplings is another. */
     private static boolean hasAir(FlowGraph graph) {
         for (int s = 0; s < graph.segments(); s++) {
             if (graph.isCoupling(s) && graph.isOpen(s)) {
@@ -114,6 +116,7 @@ public final class SceneFlow {
      * @param from the list as it was found: handed on with it whatever becomes of the numbers
      */
     private record Round(List<Loop> loops, Object from) {
+        /** Views, loops and deliveries of one graph, with or without couplings. */
         static Round of(
                 OpenView view, @Nullable OpenView was, @Nullable Round before, @Nullable GraphDifference difference) {
             if (was == null || before == null || difference == null || !difference.leavesLoops(was, view)) {
@@ -139,6 +142,7 @@ public final class SceneFlow {
         take(before.electricBlocked, electricBlocked, numbering, meets, follows);
     }
 
+    /** Takes over the blocked routes that the difference doesn't meet. */
     private static void take(
             Map<Long, BlockedRoute> from,
             Map<Long, BlockedRoute> to,

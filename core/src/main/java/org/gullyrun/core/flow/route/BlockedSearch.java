@@ -37,6 +37,7 @@ public final class BlockedSearch {
             return order != 0 ? order : compareRest(other);
         }
 
+        /** Segments, then gain, delay and ids, as the model orders them. */
         int compareRest(Label other) {
             int order = Integer.compare(segments, other.segments);
             if (order == 0) {
@@ -132,6 +133,7 @@ public final class BlockedSearch {
         return !(electric && graph.isCoupling(segment));
     }
 
+    /** From where the listener can be reached if all gates were open. */
     private boolean[] reaching() {
         boolean[] seen = new boolean[graph.points()];
         int[] queue = new int[graph.points()];
@@ -152,6 +154,7 @@ public final class BlockedSearch {
         return seen;
     }
 
+    /** Searches by number of distinct closed gates, which needs the sets of gates. */
     private @Nullable Label exact(int start) {
         Map<Integer, List<Label>> settled = new HashMap<>();
         PriorityQueue<Label> queue = new PriorityQueue<>();
@@ -182,6 +185,7 @@ public final class BlockedSearch {
         return null;
     }
 
+    /** Whether one of the labels here is as good in every respect. */
     private static boolean isWorse(Label label, List<Label> here) {
         for (Label other : here) {
             if (subset(other.gates, label.gates) && other.compareRest(label) <= 0) {
@@ -218,6 +222,7 @@ public final class BlockedSearch {
         }
     }
 
+    /** A label one segment further. */
     private Label next(Label label, int s, int[] gates) {
         return new Label(
                 graph.to(s),
@@ -228,6 +233,7 @@ public final class BlockedSearch {
                 new Path(label.path, s));
     }
 
+    /** The closed gates of a label and of a segment together, sorted. */
     private int[] union(int[] gates, int segment) {
         if (graph.isOpen(segment)) {
             return gates;
@@ -253,6 +259,7 @@ public final class BlockedSearch {
         return closed;
     }
 
+    /** Whether one sorted set is part of another. */
     private static boolean subset(int[] small, int[] large) {
         if (small.length > large.length) {
             return false;

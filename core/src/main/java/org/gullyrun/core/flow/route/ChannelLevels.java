@@ -14,6 +14,7 @@ import org.gullyrun.core.rig.Sources;
 public final class ChannelLevels {
     private final double[] level;
 
+    /** Propagates the sources' levels along open segments. */
     private ChannelLevels(OpenView view) {
         FlowGraph graph = view.graph;
         double[] power = new double[graph.points()];

@@ -133,6 +133,7 @@ final class Circles {
         return seen;
     }
 
+    /** Johnson's search from one start, within the points that come after it. */
     private void from(int start) {
         int n = graph.points();
         Arrays.fill(blocked, false);
@@ -175,6 +176,7 @@ final class Circles {
         }
     }
 
+    /** Keeps a circle. */
     private void keep(int[] path, int length) {
         if (found.size() == Loops.MOST_CIRCLES || kept + length > MOST_KEPT) {
             more = true;

@@ -61,6 +61,7 @@ public final class Deliveries {
         return new Deliveries(view, before, difference);
     }
 
+    /** Takes over the rows of sources that the difference can't have touched. */
     private void take(Deliveries before, GraphDifference difference) {
         boolean[] touched = difference.touchedAfter(before.view, view);
         Numbering numbering = difference.numbering();
@@ -225,6 +226,7 @@ public final class Deliveries {
             return places;
         }
 
+        /** Clears the scratch for the next source. */
         void forget(int[] points) {
             for (int p : points) {
                 at[p] = null;
@@ -234,6 +236,7 @@ public final class Deliveries {
         }
     }
 
+    /** All deliveries of one source: sums along the order of the graph, and a search where it goes round. */
     private Delivery[] from(int number, Scratch scratch) {
         int source = sources[number];
         FlowGraph graph = view.graph;
@@ -292,6 +295,7 @@ public final class Deliveries {
         return view.graph.kind(point) == PointKind.BUS || view.graph.kind(point) == PointKind.CUE;
     }
 
+    /** Prolongs what has arrived at a point by a segment. */
     private void prolong(Tally[] at, int p, int s, Tally tally) {
         FlowGraph graph = view.graph;
         Tally before = at[p];
@@ -317,6 +321,7 @@ public final class Deliveries {
         }
     }
 
+    /** The power factor of a segment's gain. */
     private double power(int segment) {
         if (power[segment] == 0) {
             power[segment] = Math.pow(10, view.graph.gain(segment) / 10);
@@ -337,6 +342,7 @@ public final class Deliveries {
         return Integer.compare(a.size(), b.size());
     }
 
+    /** Lists the routes where loops lie on the way. */
     private Delivery searched(int source, int outlet) {
         RouteSearch.Found found = RouteSearch.all(view, source, outlet);
         searched += found.steps();

@@ -22,6 +22,7 @@ public final class Dominators {
 
     private final int[] place;
 
+    /** Iterates until nothing changes: Cooper, Harvey and Kennedy. */
     private Dominators(OpenView view, int start) {
         this.graph = view.graph;
         this.view = view;
@@ -102,6 +103,7 @@ public final class Dominators {
         return order;
     }
 
+    /** The nearest common dominator of two points. */
     private int common(int a, int b) {
         int x = a;
         int y = b;

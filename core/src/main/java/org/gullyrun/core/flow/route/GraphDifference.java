@@ -34,6 +34,7 @@ public final class GraphDifference {
         return new GraphDifference(before, after, numbering);
     }
 
+    /** Finds points and segments that differ. */
     private void compare() {
         boolean[] sameGate = numbering.sameGates(before, after);
         if (numbering.renumbers()) {
@@ -78,6 +79,7 @@ public final class GraphDifference {
         return touched;
     }
 
+    /** The points at which a difference begins. */
     private static int[] starts(OpenView view, boolean[] differs) {
         int[] starts = new int[view.out.length];
         int n = 0;
@@ -94,6 +96,7 @@ public final class GraphDifference {
         return !inside(was, goneBefore) && !inside(is, newAfter);
     }
 
+    /** Whether any of a set of points reaches another one of it. */
     private static boolean inside(OpenView view, boolean[] differs) {
         for (int s : view.out) {
             if (differs[s] && view.set[view.graph.from(s)] == view.set[view.graph.to(s)]) {
@@ -128,6 +131,7 @@ public final class GraphDifference {
         return seen;
     }
 
+    /** Spreads a difference along all segments in one direction. */
     private static boolean[] spread(FlowGraph graph, boolean forward, boolean[] differs) {
         boolean[] seen = new boolean[graph.points()];
         int[] stack = new int[graph.points()];

@@ -34,6 +34,7 @@ final class LoopMatrix {
         this.out = out;
     }
 
+    /** The matrix of amplitudes over the points of a loop. Parallel segments add up. */
     static LoopMatrix of(FlowGraph graph, List<Integer> points, List<Integer> segments) {
         int[] index = new int[graph.points()];
         List<Map<Integer, Double>> out = new ArrayList<>();
@@ -216,6 +217,7 @@ final class LoopMatrix {
         return true;
     }
 
+    /** The diagonal of the inverse, by elimination without pivoting. */
     static double[] inverseDiagonal(double[][] a) {
         int n = a.length;
         double[][] m = new double[n][2 * n];

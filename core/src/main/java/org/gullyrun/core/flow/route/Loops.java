@@ -36,6 +36,7 @@ public final class Loops {
         return sets.values().stream().map(loops::loop).toList();
     }
 
+    /** A loop over some points, with its circles and gain. */
     private Loop loop(List<Integer> points) {
         List<Integer> segments = new ArrayList<>();
         for (int p : points) {

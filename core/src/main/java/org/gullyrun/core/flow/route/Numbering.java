@@ -51,6 +51,7 @@ public final class Numbering {
         this.sameGates = new boolean[before.gateCount()];
     }
 
+    /** Matches gates by place, setting and kind. */
     private static int[] gateNumbers(FlowGraph before, FlowGraph after) {
         int[] numbers = new int[before.gateCount()];
         for (int g = 0; g < numbers.length; g++) {
@@ -96,6 +97,7 @@ public final class Numbering {
         return sameLists[segment];
     }
 
+    /** Whether a segment has the same gates in both graphs. */
     private boolean compare(int[] old, int[] other, boolean[] sameGate) {
         if (old.length != other.length) {
             return false;
@@ -124,6 +126,7 @@ public final class Numbering {
                 : new Numbering(before, after);
     }
 
+    /** Matches points by their ids. */
     private int[] matchedPoints() {
         int[] found = new int[before.points()];
         for (int i = 0, j = 0; i < found.length; i++) {

@@ -39,6 +39,7 @@ public final class OpenView {
     /** Worked out when it is first asked for; −1 before. */
     private volatile long acrossLoops = -1;
 
+    /** Keeps the open segments of a graph, with or without couplings, and finds what goes round. */
     private OpenView(FlowGraph graph, boolean electric) {
         this.graph = graph;
         this.electric = electric;
@@ -81,6 +82,7 @@ public final class OpenView {
         return new OpenView(graph, electric);
     }
 
+    /** The same view over a graph that differs only in what the view doesn't see. */
     private OpenView(OpenView same, FlowGraph graph) {
         this.graph = graph;
         this.electric = same.electric;
@@ -141,6 +143,7 @@ public final class OpenView {
         return set[a] == set[b];
     }
 
+    /** Strongly connected components (Tarjan 1972), without recursion: rigs may be deep. */
     private void tarjan(int n) {
         int[] index = new int[n];
         int[] low = new int[n];
@@ -210,6 +213,7 @@ public final class OpenView {
         return reachedFrom(starts, null);
     }
 
+    /** What can be reached from some points by open segments, without passing some others. */
     private boolean[] reachedFrom(int[] starts, boolean @Nullable [] cut) {
         boolean[] seen = new boolean[graph.points()];
         int[] stack = new int[graph.points()];

@@ -83,6 +83,7 @@ public final class RouteSearch {
         return new Found(search.routes, search.more, steps - search.steps);
     }
 
+    /** Depth first, in the order that the model fixes. A step that can't reach the listener any more isn't taken. */
     private void walk(int start) {
         int[] next = new int[32];
         int[] points = new int[32];
@@ -125,6 +126,7 @@ public final class RouteSearch {
         }
     }
 
+    /** Keeps a route that has arrived, if it is wanted. */
     private void arrived(int length) {
         steps -= length;
         if (routes.size() == limit || kept + length > MOST_KEPT) {

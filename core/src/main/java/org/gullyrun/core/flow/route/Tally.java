@@ -64,6 +64,7 @@ final class Tally {
         }
     }
 
+    /** Adds what arrives by another segment. */
     private void merge(double g, long n, double earliest, double latest) {
         for (int i = 0; i < 2; i++) {
             int order = having[i] == 0 ? 1 : Figures.compare(g, gain[i]);
@@ -89,6 +90,7 @@ final class Tally {
         }
     }
 
+    /** The figures of all routes together. */
     Delivery delivery(List<Integer> strongest, boolean atLeast) {
         double copyGain = Double.NaN;
         double apart = Double.NaN;
