@@ -61,10 +61,10 @@ public final class Rates {
                 if (graph.isOpen(s) && graph.converts(s)) {
                     PointId from = graph.id(graph.from(s));
                     PointId to = graph.id(graph.to(s));
-                    // A copy of an input, a track: the engine is one.
+                    // A copy of an input, a track: the engine is one. Two cables side by side are two places.
                     if (graph.kind(graph.to(s)) != PointKind.TRACK) {
                         places.putIfAbsent(
-                                from + ">" + graph.element(graph.to(s)),
+                                from + ">" + graph.element(graph.to(s)) + ">" + graph.segmentElement(s),
                                 new Place(
                                         graph.segmentElement(s),
                                         from,

@@ -137,7 +137,7 @@ public final class Links {
 
     static Setting<Boolean> starts(Kind kind) {
         return Common.flag(kind, "startsWithMachine", "starts with the computer", true)
-                .says("Have {name} start with the computer", "Stop {name} starting with the computer");
+                .says("Have {name} start with the computer", "Don't start {name} with the computer");
     }
 
     /** All the elements of a rig that join a playback device to a recording device: cables, wires, couplings. */
