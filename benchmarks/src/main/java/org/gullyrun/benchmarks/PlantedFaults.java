@@ -112,14 +112,14 @@ public final class PlantedFaults {
                 }
             }
             case ValueType.Pick pick -> {
-                if (now instanceof Choice) {
+                if (now instanceof Choice chosen) {
                     for (Element device : rig.of(Kind.DEVICE)) {
                         boolean alike = now instanceof Choice.To(String id)
                                 && rig.find(id) != null
                                 && rig.get(id).get(Devices.DIRECTION) == device.get(Devices.DIRECTION)
                                 && java.util.Objects.equals(
                                         rig.get(id).get(Devices.MACHINE), device.get(Devices.MACHINE));
-                        if (alike && !device.id().equals(((Choice) now).id())) {
+                        if (alike && !device.id().equals(chosen.id())) {
                             add(rig, element, setting, Choice.to(device.id()), faults);
                         }
                     }

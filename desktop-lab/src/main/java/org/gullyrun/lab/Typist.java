@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -14,10 +15,15 @@ import org.gullyrun.core.intake.Refused;
 import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.intake.Sheet;
 import org.gullyrun.core.intake.Table;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.state.Store;
@@ -28,15 +34,11 @@ import org.jspecify.annotations.Nullable;
  * each letter, Tab, Enter, Space, arrow and Page Down is one.
  */
 public final class Typist {
-    private static final List<Section> ORDER = List.of(
-            Section.DEVICES,
-            Section.LINKS,
-            Section.PROGRAMS,
-            Section.MIXERS,
-            Section.PRODUCTION,
-            Section.SOUNDS,
-            Section.LISTENERS,
-            Section.MACHINES);
+    /** So often the sheet is gone through: what names something further down can only be typed the second time. */
+    private static final int ROUNDS = 2;
+
+    /** What comes with something else, under a name that nobody has typed. */
+    private static final Set<Kind> COMES_ALONG = Set.of(Kind.APP_OUTPUT, Kind.MACHINE, Kind.ENTRY);
 
     private final IntakeView sheet;
     private final Store store;
@@ -56,19 +58,15 @@ public final class Typist {
         return strokes;
     }
 
-    /** Types all of it; on the interface thread, with the Intake step shown. */
+    /** Types all of it in the order of the sheet; on the interface thread, with the Intake step shown. */
     public void type() {
-        // Cables bring their two sides along, so they come before the devices.
-        for (Section section : List.of(Section.MACHINES, Section.LINKS)) {
-            sheet.go(section);
-            strokes++;
-            table(section, 0);
-        }
-        for (Section section : ORDER) {
-            sheet.go(section);
-            strokes++;
-            for (int t = 0; t < Sheet.of(want, section).size(); t++) {
-                table(section, t);
+        sheet.go(Section.values()[0]);
+        for (int round = 0; round < ROUNDS; round++) {
+            for (Section section : Section.values()) {
+                for (int t = 0; t < Sheet.of(want, section).size(); t++) {
+                    table(section, t);
+                }
+                key(KeyCode.PAGE_DOWN);
             }
         }
     }
@@ -88,7 +86,7 @@ public final class Typist {
             for (Map.Entry<Integer, String> each : common.entrySet()) {
                 String line = sheet.cursor().row();
                 String id = line == null || line.isEmpty() || sheet.cursor().tablePlace() != place
-                        ? row(section, place, wanted.rows(want).getLast().name())
+                        ? row(section, place, wanted.rows(want).getLast())
                         : line;
                 if (id != null) {
                     goTo(place, id, each.getKey());
@@ -102,13 +100,24 @@ public final class Typist {
         }
     }
 
-    private @Nullable String row(Section section, int place, String name) {
-        for (Element known : Sheet.of(rig(), section).get(place).rows(rig())) {
-            if (known.name().equals(name)) {
+    /** The row that stands for one of the wanted rig: by its name, or by its ends where that is its name. */
+    private @Nullable String row(Section section, int place, Element wanted) {
+        Table mine = Sheet.of(rig(), section).get(place);
+        for (Element known : mine.rows(rig())) {
+            if (mine.isNamedByItself()
+                    ? ends(known, rig()).equals(ends(wanted, want))
+                    : known.name().equals(wanted.name())) {
                 return known.id();
             }
         }
         return null;
+    }
+
+    private static List<String> ends(Element link, Rig rig) {
+        return Catalogue.of(link.kind()).stream()
+                .filter(setting -> setting.type() instanceof ValueType.Ref || setting.type() instanceof ValueType.Pick)
+                .map(setting -> Sentences.words(rig, setting, link.raw(setting)))
+                .toList();
     }
 
     /** Columns of numbers in which most of the rows have the same value. */
@@ -133,13 +142,24 @@ public final class Typist {
         boolean one = wanted.kind() == Kind.PRODUCTION && !wanted.grows();
         List<Element> known = new ArrayList<>();
         for (Element row : wanted.rows(want)) {
-            if (one || row(section, place, row.name()) != null) {
+            if (one || row(section, place, row) != null) {
+                known.add(row);
+                continue;
+            }
+            if (comesWithACable(row)) {
+                continue;
+            }
+            String nameless = nameless(wanted.kind());
+            if (nameless != null) {
+                goTo(place, nameless, 0);
+                letters(row.name());
+                key(KeyCode.ENTER);
                 known.add(row);
                 continue;
             }
             goTo(place, "", 0);
             letters(wanted.isNamedByItself() ? "-" : row.name());
-            if (differing(section, place, row, null).isEmpty()) {
+            if (!leavesOpen(section, place, row)) {
                 key(KeyCode.ENTER);
             } else {
                 key(KeyCode.TAB);
@@ -150,13 +170,59 @@ public final class Typist {
         List<String> order = mine.rows(rig()).stream().map(Element::name).toList();
         known.sort(java.util.Comparator.comparingInt(row -> -order.indexOf(row.name())));
         for (Element row : wanted.grows() ? known : known.reversed()) {
-            String id = one ? mine.rows(rig()).getFirst().id() : row(section, place, row.name());
+            String id = one ? mine.rows(rig()).getFirst().id() : row(section, place, row);
             List<Integer> columns = differing(section, place, row, id);
             if (id != null && !columns.isEmpty()) {
                 goTo(place, id, columns.getFirst());
                 cells(section, place, row);
             }
         }
+    }
+
+    /** Whether a device is a side of a cable that will bring it along. */
+    private boolean comesWithACable(Element device) {
+        return want.of(Kind.CABLE).stream()
+                .filter(cable ->
+                        rig().of(Kind.CABLE).stream().noneMatch(c -> c.name().equals(cable.name())))
+                .anyMatch(cable -> device.id().equals(cable.get(Links.CABLE_FROM))
+                        || device.id().equals(cable.get(Links.CABLE_TO)));
+    }
+
+    /** Whether a new row has cells left to type once its name has brought along what it says. */
+    private boolean leavesOpen(Section section, int place, Element row) {
+        Table wanted = Sheet.of(want, section).get(place);
+        Table mine = Sheet.of(rig(), section).get(place);
+        List<Change> changes = mine.add(rig(), wanted.isNamedByItself() ? "-" : row.name());
+        Rig after = Changes.apply(rig(), changes);
+        String id = mine.added(changes);
+        for (int c = 1; c < Math.min(wanted.columns().size(), mine.columns().size()); c++) {
+            String text = wanted.columns().get(c).text(want, row);
+            if (!text.equals(common.get(c))
+                    && !text.equals(mine.columns().get(c).text(after, after.get(id)))
+                    && !isFirstComputer(text, mine.columns().get(c).text(after, after.get(id)))
+                    && shortest(after, section, place, row, id, c) != null) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The computer that came with the first row and has no name of its own yet. */
+    private @Nullable String nameless(Kind kind) {
+        return rig().of(kind).stream()
+                .filter(e -> kind == Kind.MACHINE
+                        && want.of(kind).stream().noneMatch(w -> w.name().equals(e.name())))
+                .map(Element::id)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Whether a cell names the computer that is only given its name at the end of the sheet. */
+    private boolean isFirstComputer(String wanted, String shown) {
+        String nameless = nameless(Kind.MACHINE);
+        return nameless != null
+                && rig().name(nameless).equals(shown)
+                && want.of(Kind.MACHINE).getFirst().name().equals(wanted);
     }
 
     /** The columns in which the row is not yet as it is wanted, as far as it can be typed now. */
@@ -169,12 +235,11 @@ public final class Typist {
                 c < wanted.columns().size() && c < mine.columns().size();
                 c++) {
             String text = wanted.columns().get(c).text(want, row);
-            if (text.equals(common.get(c))) {
+            String shown = is == null ? "" : mine.columns().get(c).text(rig(), is);
+            if (text.equals(common.get(c)) || isFirstComputer(text, shown)) {
                 continue;
             }
-            if (is == null
-                    ? !text.isEmpty()
-                    : !text.equals(mine.columns().get(c).text(rig(), is))) {
+            if (is == null ? !text.isEmpty() : !text.equals(shown)) {
                 columns.add(c);
             }
         }
@@ -188,16 +253,18 @@ public final class Typist {
             return;
         }
         List<Integer> columns = differing(section, place, row, id);
-        columns.removeIf(c -> shortest(section, place, row, id, c) == null);
         for (int i = 0; i < columns.size(); i++) {
             int column = columns.get(i);
             if (!differing(section, place, row, id).contains(column)) {
                 continue; // another cell has brought it along
             }
+            if (shortest(rig(), section, place, row, id, column) == null) {
+                continue; // it names something that isn't there yet
+            }
             while (sheet.cursor().columnPlace() < column) {
                 key(KeyCode.TAB);
             }
-            String text = shortest(section, place, row, id, column);
+            String text = shortest(rig(), section, place, row, id, column);
             Column into = sheet.cursor().table().columns().get(column);
             if (into.isTick() && text != null && text.equals("✓")) {
                 letters("x"); // sets the tick and goes on
@@ -209,8 +276,7 @@ public final class Typist {
             } else {
                 letters(text == null ? "" : text);
             }
-            List<Integer> left = columns.subList(i + 1, columns.size());
-            if (!left.isEmpty()) {
+            if (i + 1 < columns.size()) {
                 key(KeyCode.TAB);
             }
         }
@@ -220,24 +286,23 @@ public final class Typist {
     }
 
     /** The fewest letters that put the wanted text into a cell; null if nothing does yet. */
-    private @Nullable String shortest(Section section, int place, Element row, String id, int column) {
+    private @Nullable String shortest(Rig rig, Section section, int place, Element row, String id, int column) {
         String text = Sheet.of(want, section).get(place).columns().get(column).text(want, row);
-        Column into = Sheet.of(rig(), section).get(place).columns().get(column);
-        Element is = rig().get(id);
+        Column into = Sheet.of(rig, section).get(place).columns().get(column);
+        Element is = rig.get(id);
         String plain = text.replace("✓", "x").replace('−', '-');
         if (text.split(", ").length > 4) {
-            Rig all = Changes.apply(rig(), into.enter(rig(), is, into.isTick() ? text : "all"));
+            Rig all = Changes.apply(rig, into.enter(rig, is, into.isTick() ? text : "all"));
             if (into.text(all, all.get(id)).equals(text)) {
                 return "all";
             }
         }
         for (String typed : attempts(plain, into.isTick())) {
-            List<Option> options = typed.isEmpty() ? List.of() : into.options(rig(), is, typed);
+            List<Option> options = typed.isEmpty() ? List.of() : into.options(rig, is, typed);
             String entered = options.isEmpty() ? typed : options.getFirst().text();
             try {
-                Rig after = Changes.apply(rig(), into.enter(rig(), is, entered));
-                if (into.text(after, after.get(id)).equals(text)
-                        && after.elements().size() <= rig().elements().size() + 2) {
+                Rig after = Changes.apply(rig, into.enter(rig, is, entered));
+                if (into.text(after, after.get(id)).equals(text) && bringsOnlyWhatIsWanted(rig, after)) {
                     return into.isTick() && text.equals("✓") ? text : typed;
                 }
             } catch (Refused e) {
@@ -245,6 +310,13 @@ public final class Typist {
             }
         }
         return null;
+    }
+
+    /** Whether all that is new has its place in the rig that the typist has in mind. */
+    private boolean bringsOnlyWhatIsWanted(Rig rig, Rig after) {
+        return after.elements().stream()
+                .filter(e -> rig.find(e.id()) == null && !COMES_ALONG.contains(e.kind()))
+                .allMatch(e -> want.of(e.kind()).stream().anyMatch(w -> w.name().equals(e.name())));
     }
 
     /** What may be typed for a text, shortest first: its beginnings, and the first letters of its words. */
@@ -268,6 +340,9 @@ public final class Typist {
             if (n > 1 && n <= initials.length()) {
                 attempts.add(initials.substring(0, n));
             }
+        }
+        if (!whole && parts.length == 1 && !plain.isEmpty()) {
+            attempts.add(Option.NEW + plain);
         }
         return attempts;
     }

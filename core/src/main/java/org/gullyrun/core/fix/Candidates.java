@@ -185,7 +185,7 @@ final class Candidates {
         Element output = outlet == null
                 ? null
                 : rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
-        if (output == null || outlet.get(Outlets.TRACK) != null) {
+        if (outlet == null || output == null || outlet.get(Outlets.TRACK) != null) {
             return;
         }
         List<Integer> taken = IntStream.rangeClosed(1, rig.program(output).or(Productions.TRACKS, 1))

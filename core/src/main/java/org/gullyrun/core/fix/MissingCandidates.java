@@ -282,7 +282,11 @@ final class MissingCandidates {
         for (Address at : levels) {
             Element element = rig.find(at.element());
             Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
-            if (setting != null && isGain(setting) && element.raw(setting) instanceof Double now && now <= lowest) {
+            if (element != null
+                    && setting != null
+                    && isGain(setting)
+                    && element.raw(setting) instanceof Double now
+                    && now <= lowest) {
                 lowest = now;
                 most = Change.setRaw(rig, element.id(), setting, 0.0);
             }

@@ -31,6 +31,11 @@ public interface Column {
         return false;
     }
 
+    /** Whether what it shows as empty isn't known, because it doesn't matter there. */
+    default boolean hidesUnknown(Element row) {
+        return false;
+    }
+
     /** Whether it is where the setting with a key is entered. */
     default boolean shows(String key) {
         return false;

@@ -156,7 +156,7 @@ final class Columns {
 
     /** The changes that put a text into a setting: something new, what it means, or nothing if it is what is shown. */
     static List<Change> enter(Rig rig, Element row, Setting<?> setting, String text) {
-        return EndNames.following(rig, row, setting, plainly(rig, row, setting, text));
+        return NameGuess.withListeners(rig, EndNames.following(rig, row, setting, plainly(rig, row, setting, text)));
     }
 
     private static List<Change> plainly(Rig rig, Element row, Setting<?> setting, String text) {
@@ -178,6 +178,9 @@ final class Columns {
 
         @Override
         public String text(Rig rig, Element row) {
+            if (row.isUnknown(setting) && !Questions.matters(rig, row, setting)) {
+                return "";
+            }
             String text = Typed.text(rig, row, setting);
             // A level of 0 dB that nobody entered is not worth a glance.
             return Objects.equals(row.raw(setting), setting.usual())
@@ -214,7 +217,7 @@ final class Columns {
 
         @Override
         public String text(Rig rig, Element row) {
-            return row.isUnknown(setting) ? "?" : Boolean.TRUE.equals(row.raw(setting)) ? "✓" : "";
+            return isOpen(rig, row) ? "?" : Boolean.TRUE.equals(row.raw(setting)) ? "✓" : "";
         }
 
         @Override
@@ -224,7 +227,19 @@ final class Columns {
 
         @Override
         public List<Change> enter(Rig rig, Element row, String text) {
+            if (text.isBlank() && row.isUnknown(setting) && !isOpen(rig, row)) {
+                return List.of(); // shown empty because it doesn't matter
+            }
             return set(rig, row, setting, Typed.value(rig, row, setting, text));
+        }
+
+        @Override
+        public boolean hidesUnknown(Element row) {
+            return row.isUnknown(setting);
+        }
+
+        private boolean isOpen(Rig rig, Element row) {
+            return row.isUnknown(setting) && Questions.matters(rig, row, setting);
         }
 
         @Override

@@ -1,8 +1,12 @@
 package org.gullyrun.core.intake;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -67,7 +71,78 @@ final class NameGuess {
                 return sort.isOutput() ? heard(rig, of, sort, words) : of;
             }
         }
-        return outlet;
+        return farEnd(rig, outlet, words);
+    }
+
+    /** Whoever is called like a voice that a call program plays is at the far end of that call. */
+    private static Element farEnd(Rig rig, Element outlet, List<String> words) {
+        List<String> calls = rig.of(Kind.SOURCE).stream()
+                .filter(source -> words.contains(source.name().toLowerCase(Locale.ROOT)))
+                .map(source -> source.get(Sources.AT))
+                .filter(at -> rig.find(at, Kind.APPLICATION)
+                        .filter(a -> a.get(Applications.USE) == Applications.Use.CALL
+                                || a.get(Applications.USE) == Applications.Use.CHAT)
+                        .isPresent())
+                .distinct()
+                .toList();
+        return calls.size() == 1
+                ? outlet.with(Outlets.SORT, Outlets.Sort.FAR_END).with(Outlets.APPLICATION, calls.getFirst())
+                : outlet;
+    }
+
+    /** An output's purpose, and what follows from it: it takes the track of that name, and a recording takes all. */
+    static Element output(Rig rig, Element output) {
+        Element production =
+                rig.find(output.get(Productions.OUTPUT_OF), Kind.PRODUCTION).orElse(null);
+        for (Productions.Purpose purpose : Productions.Purpose.values()) {
+            if (!words(output).contains(purpose.word())) {
+                continue;
+            }
+            Element guessed = output.with(Productions.PURPOSE, purpose);
+            for (int n = 1; production != null && n <= production.or(Productions.TRACKS, 6); n++) {
+                String name = production.or(Productions.TRACK_NAME.of(n), "").toLowerCase(Locale.ROOT);
+                if (purpose == Productions.Purpose.RECORDING || name.equals(purpose.word())) {
+                    guessed = guessed.with(Productions.TAKES_TRACK.of(n), true);
+                }
+            }
+            return guessed;
+        }
+        return output;
+    }
+
+    /**
+     * Changes that bring an output or name a track, and with them what that says of listeners who were typed before: they
+     * are joined as if they had been typed after it. What has been entered stays.
+     */
+    static List<Change> withListeners(Rig rig, List<Change> changes) {
+        if (changes.stream().noneMatch(NameGuess::isOfOutputs)) {
+            return changes;
+        }
+        Rig after = Changes.apply(rig, changes);
+        List<Change> all = new ArrayList<>(changes);
+        for (Element outlet : after.of(Kind.OUTLET)) {
+            Outlets.Sort sort = outlet.get(Outlets.SORT);
+            String output = outlet.get(Outlets.OUTPUT);
+            boolean open = output == null || sort == Outlets.Sort.TRACK && outlet.get(Outlets.TRACK) == null;
+            if (sort != null && sort.isOutput() && open) {
+                Element joined = heard(after, outlet, sort, words(outlet));
+                if (output == null || output.equals(joined.get(Outlets.OUTPUT))) {
+                    all.addAll(Changes.between(Rig.of(List.of(outlet)), Rig.of(List.of(joined))));
+                }
+            }
+        }
+        return all;
+    }
+
+    private static boolean isOfOutputs(Change change) {
+        return switch (change) {
+            case Change.Add(Element what) -> what.kind() == Kind.OUTPUT;
+            case Change.Set set ->
+                set.setting().equals(Productions.PURPOSE)
+                        || set.setting().familyKey().equals(Productions.TRACK_NAME.key())
+                                && set.setting().kind() == Kind.PRODUCTION;
+            case Change.Remove remove -> false;
+        };
     }
 
     /** The listener joined to the one output of its kind, and to the track whose name it shares. */

@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedSet;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.DefaultFollowers;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -25,6 +27,7 @@ import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.rig.ValueType;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The questions still open in a rig: every setting entered as <em>not yet known</em>, and those without which an element
@@ -50,6 +53,14 @@ public final class Questions {
             Map.entry(Productions.TAKES, new Words("What does input {name} pick up?", "a device, or one program")),
             Map.entry(Productions.PURPOSE, new Words("What is output {name} for?", "live, archive, recording, relay")));
 
+    /** Asked last: they decide what time and pitch are told, not where sound goes. */
+    private static final Set<Setting<?>> LAST = Set.of(
+            Devices.LATENCY,
+            Links.COUPLING_LATENCY,
+            Links.CABLE_CONVERTS,
+            Links.WIRE_CONVERTS,
+            Links.PROCESSOR_CONVERTS);
+
     /** Better words for settings that are asked only where somebody entered that they are not yet known. */
     private static final Map<Setting<?>, Words> ASKED = Map.ofEntries(
             Map.entry(
@@ -64,6 +75,11 @@ public final class Questions {
             Map.entry(Mixers.RUNNING, new Words("Is {name} running?", "")),
             Map.entry(Mixers.TARGET, new Words("Where does bus {name} of {owner} go?", "")),
             Map.entry(Mixers.FEED, new Words("What feeds strip {name} of {owner}?", "")),
+            Map.entry(
+                    Devices.LATENCY,
+                    new Words(
+                            "What is the latency of {name}?",
+                            "in its driver's settings; it only matters for doubles and echoes")),
             Map.entry(Devices.PRESENT, new Words("Is {name} plugged in and switched on?", "")),
             Map.entry(Devices.ENABLED, new Words("Is {name} enabled?", "in the system's list of devices")),
             Map.entry(Devices.PERMITTED, new Words("May programs use {name}?", "in the privacy settings")),
@@ -88,6 +104,32 @@ public final class Questions {
             "hold");
 
     private Questions() {}
+
+    /** Whether it can matter to what is heard that a setting isn't known: only then is it asked for and shown as unknown. */
+    static boolean matters(Rig rig, Element element, Setting<?> setting) {
+        if (setting.equals(Devices.LATENCY)) {
+            return !element.is(Devices.VIRTUAL, false);
+        }
+        if (setting.equals(Links.COUPLING_LATENCY)) {
+            return element.get(Links.COUPLING_DISTANCE) == null;
+        }
+        if (setting.equals(Links.WIRE_CONVERTS) && element.get(Links.WIRE_SIGNAL) != Links.Signal.DIGITAL) {
+            return false;
+        }
+        Capabilities.Ends ends = Capabilities.ends(element.kind());
+        if (ends != null && setting.key().equals(Links.CABLE_CONVERTS.key())) {
+            Double from = rate(rig, element.raw(ends.from()));
+            return from == null || !from.equals(rate(rig, element.raw(ends.to())));
+        }
+        return !setting.equals(Capabilities.machine(element.kind()))
+                || rig.of(Kind.MACHINE).size() > 1;
+    }
+
+    private static @Nullable Double rate(Rig rig, @Nullable Object end) {
+        return end instanceof String device
+                ? rig.find(device, Kind.DEVICE).map(d -> d.get(Devices.RATE)).orElse(null)
+                : null;
+    }
 
     /** All that is open in a rig, in the order of the call. */
     public static List<Question> of(Rig rig) {
@@ -116,6 +158,7 @@ public final class Questions {
                 Kind.MACHINE)) {
             rig.of(kind).forEach(element -> ask(rig, element, all));
         }
+        rig.elements().forEach(element -> rest(rig, element, all));
         return List.copyOf(all);
     }
 
@@ -123,11 +166,10 @@ public final class Questions {
     private static void ask(Rig rig, Element element, List<Question> into) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             if (!setting.isFamily() && element.isUnknown(setting)) {
-                boolean entered = setting.usual() != null || setting.isOptional();
                 Words words = NEEDED.get(setting);
                 Address at = new Address(element.id(), setting.key());
                 boolean asked = into.stream().anyMatch(q -> q.at().equals(at));
-                if (!asked && (words != null || entered)) {
+                if (!asked && (words != null || setting.usual() != null || setting.isOptional())) {
                     into.add(question(rig, element, setting, words != null ? words : ASKED.get(setting)));
                 }
             }
@@ -143,6 +185,17 @@ public final class Questions {
         }
         if (element.kind() == Kind.OUTLET && element.get(Outlets.SORT) instanceof Outlets.Sort sort) {
             outlet(rig, element, sort, into);
+        }
+    }
+
+    /** What is good to know, but keeps nothing else waiting. */
+    private static void rest(Rig rig, Element element, List<Question> into) {
+        for (Setting<?> setting : Catalogue.of(element.kind())) {
+            boolean shown = LAST.contains(setting) || setting.equals(Capabilities.machine(element.kind()));
+            boolean asked = into.stream().anyMatch(q -> q.at().equals(new Address(element.id(), setting.key())));
+            if (shown && !asked && element.isUnknown(setting) && matters(rig, element, setting)) {
+                into.add(question(rig, element, setting, ASKED.get(setting)));
+            }
         }
     }
 
@@ -211,8 +264,7 @@ public final class Questions {
         }
     }
 
-    private static Question question(
-            Rig rig, Element element, Setting<?> setting, @org.jspecify.annotations.Nullable Words words) {
+    private static Question question(Rig rig, Element element, Setting<?> setting, @Nullable Words words) {
         String name = rig.name(element.id());
         String owner = rig.program(element).name();
         Address at = new Address(element.id(), setting.key());

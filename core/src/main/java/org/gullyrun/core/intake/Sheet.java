@@ -92,7 +92,7 @@ public final class Sheet {
                 Columns.name(Kind.OUTLET, "listener"),
                 Columns.of("kind", Outlets.SORT, 7),
                 new SpecialColumns.At("listens at", 16),
-                Columns.of("track", Outlets.TRACK, 5),
+                new HeardTrackColumn("track", 9),
                 Columns.of("person", Outlets.PERSON, 9),
                 Columns.of("persons", Outlets.PERSONS, 12));
     }

@@ -68,9 +68,10 @@ public record Table(
             case OUTLET -> fresh.make(kind, given, owner, e -> NameGuess.outlet(rig, e));
             case MACHINE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, MIXER, STRIP, BUS ->
                 fresh.make(kind, given, owner, e -> e);
-            case PRODUCTION, INPUT, GROUP, SCENE, ENTRY, OUTPUT -> fresh.make(kind, given, owner, e -> e);
+            case OUTPUT -> fresh.make(kind, given, owner, e -> NameGuess.output(rig, e));
+            case PRODUCTION, INPUT, GROUP, SCENE, ENTRY -> fresh.make(kind, given, owner, e -> e);
         }
-        return fresh.changes();
+        return NameGuess.withListeners(rig, fresh.changes());
     }
 
     /** Whether a row can do without a name of its own: it joins two things, and is named after them. */

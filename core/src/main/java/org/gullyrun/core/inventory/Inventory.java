@@ -112,7 +112,7 @@ public final class Inventory {
         String text = column.text(rig, element);
         // An empty cell changes nothing when it is read: what is off has to be said.
         return column.isTick() && text.isEmpty()
-                ? "no"
+                ? column.hidesUnknown(element) ? "?" : "no"
                 : text.replace("✓", "yes").replace('−', '-');
     }
 }

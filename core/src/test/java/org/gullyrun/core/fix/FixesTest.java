@@ -70,8 +70,9 @@ class FixesTest {
 
     @Test
     void whatAFixSaysIsWhatHappens() {
-        for (Finding finding : FOUND.findings()) {
-            for (Fix fix : new Fixes(AUDIT).find(FOUND, finding, () -> false)) {
+        for (Finding finding : FOUND.findings().stream().filter(Finding::isBad).toList()) {
+            List<Fix> fixes = new Fixes(AUDIT).find(FOUND, finding, () -> false);
+            for (Fix fix : fixes.subList(0, Math.min(3, fixes.size()))) {
                 Reading after = AUDIT.read(Changes.apply(FOUND.rig(), fix.changes()), CASE.brief());
                 List<String> bad = after.findings().stream()
                         .filter(Finding::isBad)

@@ -81,7 +81,11 @@ class AnythingTypedTest {
                         Rig after = Changes.apply(r, changes);
                         assertEquals(r, Changes.apply(after, Changes.inverse(changes)), where);
                         if (text.equals("?") && !changes.isEmpty() && !isName(column, r, row)) {
-                            assertEquals("?", column.text(after, after.get(row.id())), where);
+                            Element now = after.get(row.id());
+                            assertTrue(
+                                    column.text(after, now).equals("?")
+                                            || column.text(after, now).isEmpty() && !isAsked(after, now, column),
+                                    where);
                         }
                         count[0]++;
                     } catch (Refused e) {
@@ -92,6 +96,11 @@ class AnythingTypedTest {
             });
         }
         assertTrue(count[0] > 9_000 && count[1] > 6_000, "both happen often: " + count[0] + ", " + count[1]);
+    }
+
+    private static boolean isAsked(Rig rig, Element row, Column column) {
+        return Questions.of(rig).stream()
+                .anyMatch(q -> q.at().element().equals(row.id()) && q.at().key().equals(column.key()));
     }
 
     @Test

@@ -21,6 +21,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.sample.SampleShow;
@@ -161,5 +162,39 @@ class NamesAndWaysTest {
         assertEquals("desk-pc", first.at().element());
         assertEquals(Machines.PLAYBACK.key(), first.at().key());
         assertFalse(first.why().isBlank());
+    }
+
+    /** Whether a question is about a row, an output of it, or an entry that brings it into a scene. */
+    private static boolean isOf(Rig rig, String asked, Element row) {
+        Element about = rig.get(asked.substring(0, asked.indexOf('/')));
+        return about.id().equals(row.id())
+                || rig.program(about).id().equals(row.id())
+                || about.kind() == Kind.ENTRY && row.id().equals(about.get(Productions.BRINGS));
+    }
+
+    @Test
+    void whateverIsShownAsUnknownIsAsked() {
+        Set<String> silent = new java.util.TreeSet<>();
+        for (int seed = 0; seed < RandomRigs.many(150, 1_500); seed++) {
+            Rig rig = RandomRigs.of(seed);
+            Set<String> asked = new HashSet<>();
+            Questions.of(rig).forEach(q -> asked.add(q.at().element() + "/" + q.at().key()));
+            for (Section section : Section.values()) {
+                for (Table table : Sheet.of(rig, section)) {
+                    for (Element row : table.rows(rig)) {
+                        for (Column column : table.columns()) {
+                            if (column.text(rig, row).equals("?")) {
+                                String at = row.id() + "/" + column.key();
+                                boolean isAsked = asked.stream().anyMatch(a -> isOf(rig, a, row));
+                                if (!isAsked) {
+                                    silent.add(row.kind() + " " + column.key().replaceAll(":.*", ""));
+                                }
+                            }
+                        }
+                    }
+                }
+            }
+        }
+        assertEquals(Set.of(), silent, "shown as ? and not asked");
     }
 }

@@ -302,7 +302,7 @@ class SheetTest {
         assertEquals(new Address(device, "direction"), direction.at());
         rig = Changes.apply(rig, Entering.enter(rig, direction.at(), "rec"));
         assertEquals(
-                List.of("What sample rate is Mole set to?"),
+                List.of("What sample rate is Mole set to?", "What is the latency of Mole?"),
                 Questions.of(rig).stream().map(Question::wording).toList());
         rig = sample;
         rig = Changes.apply(rig, Entering.enter(rig, new Address("brookdesk", "startsWithMachine"), "?"));

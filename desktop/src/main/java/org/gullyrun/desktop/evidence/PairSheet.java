@@ -41,8 +41,9 @@ final class PairSheet {
             all.add(Nodes.label(says(state, cell)));
         } else {
             all.addAll(words(finding));
+            all.add(fixes.first());
         }
-        all.addAll(routeAndFixes(state));
+        all.addAll(routes(state));
         return all;
     }
 
@@ -115,20 +116,21 @@ final class PairSheet {
             if (cell != null) {
                 all.add(Nodes.label(cell.source().name() + " → " + cell.outlet().name() + " now", "caption"));
                 all.add(Nodes.label(says(state, cell)));
-                all.addAll(routeAndFixes(state));
+                all.addAll(routes(state));
             }
             return all;
         }
         all.add(Nodes.label(finding.words().title(), "water-title"));
         all.add(Nodes.label("Say to the creator", "caption"));
         all.add(Nodes.label("“" + finding.words().plain() + "”", "quote"));
+        all.add(fixes.first()); // what to do comes before the figures, so that it is in sight in a low window too
         all.addAll(words(finding));
-        all.addAll(routeAndFixes(state));
+        all.addAll(routes(state));
         return all;
     }
 
-    /** The routes as a ladder, and the fixes beneath. */
-    private List<Node> routeAndFixes(State state) {
+    /** The settings that are wrong or the routes as a ladder, and what else might fix it beneath. */
+    private List<Node> routes(State state) {
         List<Node> all = new ArrayList<>();
         Finding finding = state.shown().finding();
         boolean onlySettings = state.shown().routes().isEmpty();
@@ -142,9 +144,6 @@ final class PairSheet {
                 }
             }
             all.add(settings);
-        }
-        if (finding != null) {
-            all.add(fixes.first());
         }
         if (!onlySettings) {
             all.add(Nodes.rule());

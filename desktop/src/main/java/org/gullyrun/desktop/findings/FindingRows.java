@@ -23,6 +23,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.SideOrBeneath;
 import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -56,7 +57,6 @@ final class FindingRows {
         price.setMaxWidth(230 * state.textScale());
         var sub = Nodes.label(where(state, group), "caption");
         VBox words = new VBox(1, sentence, sub);
-        HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
         Button make = new Button(alone ? "Apply" : "Apply with those above");
         make.getStyleClass().setAll("button", "plain");
@@ -69,8 +69,9 @@ final class FindingRows {
                 .subList(alone ? place : 0, place + 1)
                 .forEach(g -> changes.addAll(g.fix().changes()));
         make.setOnAction(e -> store.change(changes));
-        HBox line = new HBox(14, words, price, make);
-        line.setAlignment(Pos.TOP_LEFT);
+        HBox action = new HBox(14, price, make);
+        action.setAlignment(Pos.TOP_LEFT);
+        SideOrBeneath line = new SideOrBeneath(words, action, 240 * state.textScale());
         line.getStyleClass().add("cause");
         VBox.setMargin(line, new Insets(place == 0 ? 2 : 14, 0, 2, 0));
         return line;

@@ -95,7 +95,14 @@ public final class IntakeView extends StackPane {
         scroll.setFocusTraversable(false);
         tables.setPadding(new Insets(4, 16, 60, 16));
         HBox.setHgrow(scroll, Priority.ALWAYS);
-        HBox middle = new HBox(sections, scroll);
+        ScrollPane column = new ScrollPane(sections); // in a low window with large text not all are in sight
+        column.getStyleClass().add("plain-scroll");
+        column.setFitToWidth(true);
+        column.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        column.setMinWidth(USE_PREF_SIZE);
+        column.setFocusTraversable(false);
+        Nodes.uncached(column);
+        HBox middle = new HBox(column, scroll);
         VBox.setVgrow(middle, Priority.ALWAYS);
         above.setMouseTransparent(false);
         above.setPickOnBounds(false);

@@ -136,7 +136,6 @@ final class TableGrid extends VBox {
 
     private Label sized(Label label, int column) {
         label.setWrapText(false);
-        label.setEllipsisString("…");
         double width = widths.get(column);
         label.setMinWidth(width);
         label.setMaxWidth(width);
@@ -206,7 +205,6 @@ final class TableGrid extends VBox {
         }
         if (leads()) {
             line.leads.setWrapText(false);
-            line.leads.setEllipsisString("…");
             line.leads.setMaxWidth(leadsRoom);
             line.leads.setMinWidth(0);
             line.getChildren().add(line.leads);

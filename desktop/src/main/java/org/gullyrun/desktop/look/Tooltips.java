@@ -25,8 +25,24 @@ public final class Tooltips {
         }
     }
 
+    /** Whether anything is said of a node. */
+    static boolean isSaid(Node node) {
+        return node.getProperties().get(SAID) instanceof String text && !text.isEmpty();
+    }
+
+    /** Says nothing of a node any more. */
+    static void hush(Node node) {
+        node.getProperties().put(SAID, "");
+        if (node.getProperties().remove(Tooltip.class) instanceof Tooltip known) {
+            Tooltip.uninstall(node, known);
+        }
+    }
+
     private static void show(Node node) {
         String text = (String) node.getProperties().get(SAID);
+        if (text == null || text.isEmpty()) {
+            return;
+        }
         if (node.getProperties().get(Tooltip.class) instanceof Tooltip known) {
             known.setText(text);
         } else {

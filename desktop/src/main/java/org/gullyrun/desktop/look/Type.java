@@ -98,13 +98,16 @@ public final class Type {
         });
     }
 
-    /** The text if it fits into a width, else as much of it as does, with an ellipsis. */
+    /** The text if it fits into a width, else its beginning and end with an ellipsis between: names often differ at the end. */
     public static String fit(String text, Font font, double width) {
         if (width(text, font) <= width) {
             return text;
         }
         for (int n = text.length() - 1; n > 0; n--) {
-            String cut = text.substring(0, n).stripTrailing() + "…";
+            int head = (n + 1) / 2;
+            String cut = text.substring(0, head).stripTrailing()
+                    + "…"
+                    + text.substring(text.length() - (n - head)).stripLeading();
             if (width(cut, font) <= width) {
                 return cut;
             }

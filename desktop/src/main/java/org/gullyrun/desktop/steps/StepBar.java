@@ -6,6 +6,7 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
@@ -83,8 +84,13 @@ public final class StepBar extends VBox {
         for (Step step : Step.values()) {
             if (step.ordinal() > 0) {
                 Line line = Nodes.line(0, 0, 0, 30 * u, "step-line", "ahead");
-                VBox.setMargin(line, new Insets(5, 0, 5, 0));
-                getChildren().add(line);
+                Pane stretch = new Pane(line); // shorter in a low window, where all steps have to be in sight
+                stretch.setMaxWidth(1);
+                stretch.setMinHeight(4 * u);
+                stretch.setPrefHeight(30 * u);
+                line.endYProperty().bind(stretch.heightProperty());
+                VBox.setMargin(stretch, new Insets(5, 0, 5, 0));
+                getChildren().add(stretch);
             }
             Circle ring = new Circle(7.5 * u);
             ring.getStyleClass().add("step-dot");

@@ -15,6 +15,7 @@ import org.gullyrun.core.runmap.FoldedMap;
 import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.trace.MapSheet.Layer;
@@ -123,6 +124,9 @@ final class MapBanks {
     /** Lays a place over something drawn that can be clicked, reached by Tab and heard. */
     void hit(MapNode node, double x, double y, double w, double h, String name, Selection selection) {
         Rectangle hit = new Rectangle(x, y, w, h);
+        if (Type.width(name, m.name()) > w - 24 * u) {
+            Tooltips.say(hit, name); // it may be cut
+        }
         hit.getStyleClass().add("hit");
         hit.setId("map-" + node.id() + (name.equals(node.title()) ? "" : "-" + name));
         hit.setFocusTraversable(true);

@@ -12,6 +12,7 @@ import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.look.CutTexts;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -59,6 +60,7 @@ public final class Workbench {
         scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, e -> store.pressed());
         scene.addEventFilter(MouseEvent.MOUSE_PRESSED, e -> store.pressed());
+        CutTexts.watch(scene);
         new Keyboard(scene, overlay, commands::all, () -> store.state().step() == Step.INTAKE, frame::stepKey);
         if (stage.getScene() != scene) {
             stage.setScene(scene);
