@@ -33,9 +33,19 @@ import org.gullyrun.desktop.state.Store;
 /** The rows of the Findings step: root causes, findings, and the scenes they occur in. */
 final class FindingRows {
     private final Store store;
+    /** Whether there is little room, so that scenes stand closer together. */
+    private boolean narrow;
 
     FindingRows(Store store) {
         this.store = store;
+    }
+
+    void narrow(boolean is) {
+        narrow = is;
+    }
+
+    boolean isNarrow() {
+        return narrow;
     }
 
     /** A quiet heading. */
@@ -99,9 +109,9 @@ final class FindingRows {
         return SceneNames.over(state, pipWidth(state));
     }
 
-    private static double pipWidth(State state) {
+    private double pipWidth(State state) {
         int scenes = state.reading().scenes().size();
-        return (scenes <= 6 ? 46 : 26) * state.textScale();
+        return (scenes > 6 ? 26 : narrow ? 22 : 46) * state.textScale();
     }
 
     /** One finding, or several that tell the same trouble at several listeners. */
@@ -150,7 +160,7 @@ final class FindingRows {
     }
 
     /** Marks the scenes that a finding is about. */
-    private static void pips(State state, Finding finding, HBox line) {
+    private void pips(State state, Finding finding, HBox line) {
         int scenes = state.reading().scenes().size();
         if (scenes > 1) {
             HBox pips = new HBox();

@@ -7,6 +7,7 @@ import java.util.Set;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -19,6 +20,7 @@ import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.desktop.look.KeptNodes;
 import org.gullyrun.desktop.look.LongList;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.SideOrBeneath;
 import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -29,6 +31,9 @@ import org.gullyrun.desktop.state.Store;
  * the one selected.
  */
 public final class FindingsView extends ScrollPane {
+    /** Below this width at 100 % text, scenes take less room beside the findings. */
+    private static final double NARROW = 560;
+
     private final LongList list = new LongList(1);
     private final FindingRows rows;
     private final FilterRow filters;
@@ -47,13 +52,16 @@ public final class FindingsView extends ScrollPane {
         setContent(list);
         Nodes.uncached(this);
         store.watch(this::update);
+        widthProperty().addListener(x -> update(store.state(), store.state()));
     }
 
     private void update(State before, State now) {
         if (now.step() != Step.FINDINGS) {
             return; // it is not seen: nothing is drawn until it is
         }
-        boolean same = before.step() == now.step()
+        boolean narrow = getWidth() > 0 && getWidth() < NARROW * now.textScale();
+        boolean same = narrow == rows.isNarrow()
+                && before.step() == now.step()
                 && before.reading() == now.reading()
                 && before.shown() == now.shown()
                 && before.causes() == now.causes()
@@ -70,6 +78,7 @@ public final class FindingsView extends ScrollPane {
                 && owner.getId().startsWith("finding-");
         String focused = hadFocus ? getScene().getFocusOwner().getId() : "";
         double offset = getVvalue() * spare();
+        rows.narrow(narrow);
         kept.begin();
         list.show(content(now));
         kept.end();
@@ -95,7 +104,7 @@ public final class FindingsView extends ScrollPane {
         if (!reading.findings().isEmpty()) {
             all.add(kept.of("filters", List.of(state.filter(), reading, state.textScale()), () -> filters.row(state)));
         }
-        all.add(kept.of("scenes", List.of(reading, state.textScale()), () -> rows.scenes(state)));
+        all.add(kept.of("scenes", List.of(reading, state.textScale(), rows.isNarrow()), () -> rows.scenes(state)));
         reading.unfinished().forEach(u -> all.add(Nodes.label(u.sentence(), "soft")));
         if (wanted.isEmpty() && !reading.findings().isEmpty()) {
             all.add(Nodes.label("No findings match the filter. “Show all” lists them again.", "soft"));
@@ -134,20 +143,20 @@ public final class FindingsView extends ScrollPane {
     /** The heading, with progress while causes are sought. */
     private Node head(State state) {
         Reading reading = state.reading();
-        HBox head = new HBox(18, Nodes.label(title(state), "title"), Nodes.spacer());
+        HBox counts = new HBox(18);
         for (Severity severity : Severity.values()) {
             long n = reading.count(severity);
             if (n > 0) {
-                HBox count = new HBox(
-                        6,
-                        new Tally(severity, 0.9 * state.textScale()),
-                        Nodes.label(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : "")));
+                Label number = Nodes.label(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : ""));
+                number.setWrapText(false);
+                number.setMinWidth(USE_PREF_SIZE);
+                HBox count = new HBox(6, new Tally(severity, 0.9 * state.textScale()), number);
                 count.setAlignment(Pos.CENTER_LEFT);
-                head.getChildren().add(count);
+                counts.getChildren().add(count);
             }
         }
-        head.setAlignment(Pos.CENTER_LEFT);
-        return head;
+        counts.setAlignment(Pos.CENTER_LEFT);
+        return new SideOrBeneath(Nodes.label(title(state), "title"), counts, 250 * state.textScale());
     }
 
     /** One sentence on how many changes fix how many findings. */
@@ -245,7 +254,7 @@ public final class FindingsView extends ScrollPane {
             boolean chosen = shown != null && row.holds(shown.identity());
             Node line = kept.of(
                     row.first().identity(),
-                    List.of(row, state.reading().scenes().size(), state.textScale()),
+                    List.of(row, state.reading().scenes().size(), state.textScale(), rows.isNarrow()),
                     () -> rows.row(state, row));
             Nodes.mark(line, "selected", chosen);
             all.add(line);

@@ -126,6 +126,7 @@ public final class HeadView extends HBox {
                         redo,
                         verdict);
         store.watch(this::update);
+        widthProperty().addListener(x -> fitScenes(store.state().textScale()));
     }
 
     private static Group mark() {
@@ -202,12 +203,7 @@ public final class HeadView extends HBox {
             }
         }
         scenes(before, now);
-        // Some six scenes stand side by side; where there are more, or their names are long, they are chosen from a
-        // list.
-        boolean listed = scenes.prefWidth(-1) + 2 > WIDEST_SCENES * u;
-        tabs.setMinWidth(listed ? 0 : scenes.prefWidth(-1) + 2);
-        show(tabs, !listed);
-        show(sceneMenu, listed);
+        fitScenes(u);
         sceneMenu.setText(now.scene() < 0 ? ALL : sceneNames.get(now.scene()));
         if (before == now || !before.past().equals(now.past())) {
             undo.setDisable(now.past().undo().isEmpty());
@@ -221,6 +217,27 @@ public final class HeadView extends HBox {
         if (before == now || before.reading() != now.reading() || before.textScale() != u || failure) {
             verdict(now);
         }
+    }
+
+    /** Some six scenes stand side by side. Where there are more, or there is no room, they are chosen from a list. */
+    private void fitScenes(double u) {
+        scenes.applyCss();
+        double wide = scenes.prefWidth(-1) + 2;
+        boolean listed = wide > WIDEST_SCENES * u || getWidth() > 0 && wide > roomForScenes();
+        tabs.setMinWidth(listed ? 0 : wide);
+        show(tabs, !listed);
+        show(sceneMenu, listed);
+    }
+
+    /** What the other parts leave where they take as little as they can. */
+    private double roomForScenes() {
+        double taken = snappedLeftInset() + snappedRightInset();
+        for (Node part : getChildren()) {
+            if (part != tabs && part != sceneMenu) {
+                taken += part.minWidth(-1) + getSpacing();
+            }
+        }
+        return getWidth() - taken;
     }
 
     /** All that the menu of surveys shows: it is made anew only where that differs, not at every change of a rig. */

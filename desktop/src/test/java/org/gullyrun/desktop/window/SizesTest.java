@@ -86,8 +86,15 @@ class SizesTest extends WindowTest {
 
     @Test
     void nothingIsOutOfReachOrBrokenLetterByLetter(Hands robot) throws Exception {
+        everywhere(robot, SIZES);
+        robot.interact(() -> store.replace(SampleShow.make(), Step.INTAKE));
+        everywhere(robot, new double[][] {{1024, 700, 1}, {1024, 700, 1.5}, {1280, 800, 1.5}});
+        assertEquals(List.of(), wrong.stream().limit(20).toList());
+    }
+
+    private void everywhere(Hands robot, double[][] sizes) throws Exception {
         until(() -> state().causes().done());
-        for (double[] size : SIZES) {
+        for (double[] size : sizes) {
             size(robot, size);
             for (Step step : Step.values()) {
                 robot.interact(() -> {
@@ -101,7 +108,6 @@ class SizesTest extends WindowTest {
                 robot.interact(() -> look(stage.getScene().getRoot(), where, size[2], false));
             }
         }
-        assertEquals(List.of(), wrong.stream().limit(20).toList());
     }
 
     /** Looks at a node and at all in it; what scrolls may lie outside. */
