@@ -53,6 +53,11 @@ public record Fix(
         return bad == 0;
     }
 
+    /** Whether nothing else happens by it, no finding and no other sound anywhere. */
+    public boolean isClean() {
+        return created.isEmpty() && altered.isEmpty();
+    }
+
     /** Whether it silences a program altogether: everything else that fixes the trouble comes before. */
     boolean cutsAtStart() {
         return changes.stream()

@@ -55,6 +55,11 @@ public final class RootCauses {
                             .allMatch(f -> alone.cleared().contains(f.identity()));
         }
 
+        /** Whether it can be applied now, and nothing else happens by it. */
+        public boolean isClean() {
+            return standsAlone() && Objects.requireNonNull(alone).isClean();
+        }
+
         /** What it costs: applied now if it stands alone, else after those before. */
         public String price() {
             Fix counts = standsAlone() ? Objects.requireNonNull(alone) : fix;

@@ -72,9 +72,8 @@ final class FixesSheet {
     }
 
     private Node fix(Fix fix, int place) {
-        boolean clean = fix.created().isEmpty() && fix.altered().isEmpty();
         var what = Nodes.label(fix.sentence(), place == 0 ? "strong" : "plain");
-        var price = Nodes.label(fix.price(), "small", clean ? "good-text" : "warn-text");
+        var price = Nodes.label(fix.price(), "small", fix.isClean() ? "good-text" : "warn-text");
         VBox words = new VBox(what, price);
         HBox.setHgrow(words, Priority.ALWAYS);
         ClickRow line = new ClickRow(

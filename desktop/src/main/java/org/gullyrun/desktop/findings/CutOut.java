@@ -1,12 +1,14 @@
 package org.gullyrun.desktop.findings;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.CubicCurveTo;
 import javafx.scene.shape.LineTo;
@@ -23,6 +25,7 @@ import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.desktop.evidence.PointWords;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.WrongSegments;
@@ -32,6 +35,13 @@ final class CutOut extends Region {
     private static final int MOST_WAYS = 3;
     private static final double TOP = 34;
     private static final double LANE = 46;
+    private static final double MARGIN = 14;
+    /** Between the end of a bank and the beginning of the next: the least that a channel can be seen in. */
+    private static final double GAP = 18;
+    /** Names are not cut shorter than to this width, nor given more than the other. */
+    private static final double SHORTEST_NAME = 38;
+
+    private static final double LONGEST_NAME = 150;
 
     private record Stop(int point, int column, int lane) {}
 
@@ -43,6 +53,8 @@ final class CutOut extends Region {
     private final Set<SegmentKey> wrong;
     private int columns;
     private double drawnWidth;
+    private double[] left = {};
+    private double[] banks = {};
 
     CutOut(State state) {
         this.state = state;
@@ -60,6 +72,19 @@ final class CutOut extends Region {
         double height = (TOP + LANE * (lanes - 1) + (circle ? 44 : 26)) * u;
         setMinHeight(height);
         setPrefHeight(height);
+        setMinWidth((2 * MARGIN + columns * (SHORTEST_NAME + GAP)) * u);
+    }
+
+    /** In a pane that scrolls to the side where the points need more than its width. */
+    static ScrollPane scrolled(State state) {
+        CutOut cutOut = new CutOut(state);
+        ScrollPane pane = new ScrollPane(cutOut);
+        pane.getStyleClass().add("plain-scroll");
+        pane.setFitToWidth(true);
+        pane.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        pane.setFocusTraversable(false);
+        Nodes.uncached(pane);
+        return pane;
     }
 
     @Override
@@ -113,13 +138,53 @@ final class CutOut extends Region {
     }
 
     private double x(Stop stop) {
-        double step = (getWidth() - 28 * u) / Math.max(1, columns);
-        return 14 * u + step * stop.column;
+        return left[stop.column];
     }
 
-    private double bank() {
-        double step = (getWidth() - 28 * u) / Math.max(1, columns);
-        return step * (columns > 6 ? 0.78 : 0.66);
+    private double bank(Stop stop) {
+        return banks[stop.column];
+    }
+
+    /** Shares the width out: each column what its names need, cut alike where that is too much, spread where it is too little. */
+    private void share() {
+        double[] wanted = new double[columns];
+        Arrays.fill(wanted, SHORTEST_NAME * u / 2);
+        for (Stop stop : stops.values()) {
+            double name = Math.max(
+                    Type.width(name(stop), nameFont(stop)),
+                    Type.width(PointWords.program(graph, stop.point), programFont()));
+            wanted[stop.column] = Math.max(wanted[stop.column], Math.min(name, LONGEST_NAME * u));
+        }
+        double room = getWidth() - (2 * MARGIN + columns * GAP) * u;
+        double most = LONGEST_NAME * u;
+        while (most > SHORTEST_NAME * u && total(wanted, most) > room) {
+            most -= u;
+        }
+        double spare = Math.max(0, room - total(wanted, most)) / Math.max(1, columns);
+        left = new double[columns];
+        banks = new double[columns];
+        double x = MARGIN * u;
+        for (int c = 0; c < columns; c++) {
+            left[c] = x;
+            banks[c] = Math.min(wanted[c], most) + spare / 2;
+            x += banks[c] + GAP * u + spare / 2;
+        }
+    }
+
+    private static double total(double[] wanted, double most) {
+        return Arrays.stream(wanted).map(w -> Math.min(w, most)).sum();
+    }
+
+    private String name(Stop stop) {
+        return PointWords.within(graph, stop.point).replaceFirst("^(input|strip|bus) ", "");
+    }
+
+    private Font nameFont(Stop stop) {
+        return graph.kind(stop.point) == PointKind.OUTLET ? Type.water(13 * u) : Type.sans(11.5 * u);
+    }
+
+    private Font programFont() {
+        return Type.sans(10 * u);
     }
 
     private double y(Stop stop) {
@@ -129,6 +194,7 @@ final class CutOut extends Region {
     /** Draws channels first, so that names lie above them. */
     private void draw() {
         getChildren().clear();
+        share();
         for (int w = routes.size() - 1; w >= 0; w--) {
             for (int s : routes.get(w).in(graph)) {
                 channel(s);
@@ -145,7 +211,7 @@ final class CutOut extends Region {
     private void channel(int s) {
         Stop a = at(graph.from(s));
         Stop b = at(graph.to(s));
-        double x1 = x(a) + bank();
+        double x1 = x(a) + bank(a);
         double x2 = x(b);
         Path path;
         if (b.column <= a.column) {
@@ -195,19 +261,20 @@ final class CutOut extends Region {
         double x = x(stop);
         double y = y(stop);
         boolean outlet = graph.kind(stop.point) == PointKind.OUTLET;
-        Font font = outlet ? Type.water(13 * u) : Type.sans(11.5 * u);
         String program = PointWords.program(graph, stop.point);
-        String brief = PointWords.within(graph, stop.point).replaceFirst("^(input|strip|bus) ", "");
-        double room = bank() + (columns > 6 ? 4 : 22) * u;
-        String fitted = Type.fit(brief, font, room);
-        Text name = Nodes.text(fitted, font, x, y - 6 * u, outlet ? "water" : "plain");
+        double room = bank(stop) + GAP / 2 * u;
+        Text name = Nodes.text(
+                Type.fit(name(stop), nameFont(stop), room), nameFont(stop), x, y - 6 * u, outlet ? "water" : "plain");
+        if (!name.getText().equals(name(stop))) {
+            Tooltips.say(name, name(stop));
+        }
         if (outlet && state.shown().bad()) {
             name.getStyleClass().add("bad");
         }
-        getChildren().addAll(Nodes.line(x, y, x + bank(), y, "bank"), name);
+        getChildren().addAll(Nodes.line(x, y, x + bank(stop), y, "bank"), name);
         if (!program.isEmpty()) {
-            String shortened = Type.fit(program, Type.sans(10 * u), room);
-            getChildren().add(Nodes.text(shortened, Type.sans(10 * u), x, y - 20 * u, "caption"));
+            getChildren()
+                    .add(Nodes.text(Type.fit(program, programFont(), room), programFont(), x, y - 20 * u, "caption"));
         }
     }
 }

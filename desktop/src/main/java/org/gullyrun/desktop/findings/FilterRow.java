@@ -9,7 +9,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
@@ -40,8 +40,9 @@ final class FilterRow {
                 : filter.least() == Severity.CRITICAL
                         ? "Critical"
                         : capital(filter.least().word()) + " and worse";
-        HBox row = new HBox(
+        FlowPane row = new FlowPane(
                 8,
+                6,
                 menu("severity", least, severities),
                 elements(state, Kind.OUTLET, "Any listener", filter.outlet(), filter::withOutlet),
                 elements(state, Kind.SOURCE, "Any source", filter.source(), filter::withSource),

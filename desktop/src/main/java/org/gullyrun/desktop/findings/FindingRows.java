@@ -58,11 +58,11 @@ final class FindingRows {
     /** The change behind a group, with what it clears and costs; choosing it makes it. */
     Node cause(State state, RootCauses.Group group, int place) {
         boolean alone = group.standsAlone();
-        boolean clean =
-                alone && group.alone() != null && group.alone().altered().isEmpty();
         var sentence = Nodes.label(group.fix().sentence(), "cause-title");
         var price = Nodes.label(
-                (alone ? "" : "after those above: ") + group.price(), "small", clean ? "good-text" : "warn-text");
+                (alone ? "" : "after those above: ") + group.price(),
+                "small",
+                group.isClean() ? "good-text" : "warn-text");
         price.setMinWidth(Region.USE_PREF_SIZE);
         price.setMaxWidth(230 * state.textScale());
         var sub = Nodes.label(where(state, group), "caption");

@@ -147,7 +147,9 @@ public final class FindingsView extends ScrollPane {
         for (Severity severity : Severity.values()) {
             long n = reading.count(severity);
             if (n > 0) {
-                Label number = Nodes.label(n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : ""));
+                String said = n + " " + severity.word() + (severity == Severity.NOTE && n > 1 ? "s" : "");
+                Label number = Nodes.label(rows.isNarrow() ? Long.toString(n) : said);
+                number.setAccessibleText(said);
                 number.setWrapText(false);
                 number.setMinWidth(USE_PREF_SIZE);
                 HBox count = new HBox(6, new Tally(severity, 0.9 * state.textScale()), number);
@@ -265,7 +267,7 @@ public final class FindingsView extends ScrollPane {
                 all.add(LongList.extra(rows.listeners(state, row)));
             }
             if (!state.shown().routes().isEmpty()) {
-                CutOut cutOut = new CutOut(state);
+                ScrollPane cutOut = CutOut.scrolled(state);
                 VBox.setMargin(cutOut, new Insets(6, 0, 10, 0));
                 all.add(LongList.extra(cutOut));
             }

@@ -179,7 +179,7 @@ public final class HeadView extends HBox {
         boolean dated = !shown.date().isEmpty() && u <= WIDEST_DATED;
         survey.setText(shown.name() + (dated ? " · " + shown.date() : ""));
         // The find field gives way before a name of usual length does.
-        survey.setMinWidth(Math.min(survey.prefWidth(-1), LEAST_SURVEY * u));
+        survey.setMinWidth(Math.min(survey.prefWidth(-1), (dated ? 2 : 1) * LEAST_SURVEY * u));
         String surveys = listed(now);
         if (!surveys.equals(surveysListed)) {
             surveysListed = surveys;
@@ -205,6 +205,7 @@ public final class HeadView extends HBox {
         scenes(before, now);
         fitScenes(u);
         sceneMenu.setText(now.scene() < 0 ? ALL : sceneNames.get(now.scene()));
+        sceneMenu.setMinWidth(Math.min(sceneMenu.prefWidth(-1), LEAST_SURVEY * u));
         if (before == now || !before.past().equals(now.past())) {
             undo.setDisable(now.past().undo().isEmpty());
             redo.setDisable(now.past().redo().isEmpty());

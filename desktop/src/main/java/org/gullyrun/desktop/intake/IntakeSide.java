@@ -18,7 +18,9 @@ import org.gullyrun.desktop.state.Store;
 
 /** Beside the sheet: the rig so far, what is still to ask, and what else can be done with the list. */
 public final class IntakeSide extends SidePane {
-    private static final double WIDTH = 284;
+    /** The padding at both sides and the scroll bar. */
+    private static final double BESIDE_MINIATURE = 44;
+
     private static final int MOST = 40;
 
     /** Something that can be done here, with its key. */
@@ -34,6 +36,7 @@ public final class IntakeSide extends SidePane {
         this.sheet = sheet;
         this.offers = List.copyOf(offers);
         store.watch(this::update);
+        prefWidthProperty().addListener(x -> miniature.widen(getPrefWidth() - BESIDE_MINIATURE));
     }
 
     /** The rig so far, what the row leads to, and the questions that are open. */
@@ -48,7 +51,7 @@ public final class IntakeSide extends SidePane {
         }
         double u = now.textScale();
         FlowGraph graph = now.reading().scenes().get(Math.max(0, now.scene())).graph();
-        miniature.show(graph, (WIDTH - 8) * u, 190 * u);
+        miniature.show(graph, getPrefWidth() - BESIDE_MINIATURE, 190 * u);
         var points = Nodes.label(graph.points() + (graph.points() == 1 ? " point" : " points"), "figures", "soft");
         points.setWrapText(false);
         HBox head = new HBox(Nodes.label("The rig so far", "water-title"), Nodes.spacer(), points);

@@ -9,6 +9,7 @@ import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointKind;
+import org.jspecify.annotations.Nullable;
 
 /** The map without words, so that one sees it grow: a dash for each point, a curve for each open segment. */
 final class Miniature extends Pane {
@@ -17,6 +18,7 @@ final class Miniature extends Pane {
 
     private final Path dashes = new Path();
     private final Path curves = new Path();
+    private @Nullable FlowGraph shown;
 
     Miniature() {
         dashes.getStyleClass().add("mini-dash");
@@ -36,8 +38,16 @@ final class Miniature extends Pane {
         };
     }
 
+    /** Draws what is shown already into another width. */
+    void widen(double width) {
+        if (shown != null) {
+            show(shown, width, getMinHeight());
+        }
+    }
+
     /** Draws a graph into a width and height. */
     void show(FlowGraph graph, double width, double height) {
+        shown = graph;
         List<List<Integer>> columns = new ArrayList<>();
         for (int c = 0; c < COLUMNS; c++) {
             columns.add(new ArrayList<>());

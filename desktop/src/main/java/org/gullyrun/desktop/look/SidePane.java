@@ -11,6 +11,10 @@ import javafx.scene.layout.VBox;
 /** The sheet at the right edge of a step: as wide at every step, scrolled up and down only. */
 public class SidePane extends ScrollPane {
     private static final double WIDTH = 320;
+    /** In a narrow window large letters widen the side no further than to this part of it. */
+    private static final double LARGEST_PART = 0.34;
+
+    private double textScale = 1;
 
     /** What stands in it, one below the other. */
     protected final VBox box = new VBox(6);
@@ -26,11 +30,21 @@ public class SidePane extends ScrollPane {
         box.setPadding(new Insets(16, 18, 16, 18));
         setContent(box);
         Nodes.uncached(this);
+        sceneProperty().addListener((x, was, now) -> {
+            if (now != null) {
+                now.widthProperty().addListener(y -> fit(textScale));
+                fit(textScale);
+            }
+        });
     }
 
-    /** Takes the width that fits a size of text. */
-    protected void fit(double textScale) {
-        double width = WIDTH * textScale;
+    /** Takes the width that fits a size of text and leaves the step itself enough of the window. */
+    protected final void fit(double scale) {
+        textScale = scale;
+        double wanted = WIDTH * scale;
+        double width = getScene() == null || getScene().getWidth() <= 0
+                ? wanted
+                : Math.min(wanted, Math.max(WIDTH, LARGEST_PART * getScene().getWidth()));
         setMinWidth(width);
         setPrefWidth(width);
         setMaxWidth(width);
