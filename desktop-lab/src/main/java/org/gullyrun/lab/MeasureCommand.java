@@ -63,7 +63,7 @@ final class MeasureCommand implements Callable<Integer> {
         PrintWriter out = spec.commandLine().getOut();
         out.printf(
                 Locale.ROOT,
-                "%d keys for %d elements: %.1f an element; %d questions left%n",
+                "%d keys for %d elements: %.2f an element; %d questions left%n",
                 found.strokes(),
                 found.elements(),
                 (double) found.strokes() / found.elements(),
