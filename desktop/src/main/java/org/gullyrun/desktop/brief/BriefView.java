@@ -11,11 +11,8 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.scene.text.Font;
-import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.BriefChange;
@@ -28,8 +25,6 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
-import org.gullyrun.desktop.look.Tooltips;
-import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -40,11 +35,6 @@ import org.jspecify.annotations.Nullable;
 public final class BriefView extends VBox {
     private static final double NAMES = 150;
     private static final double ROW = 40;
-    private static final double HEAD = 74;
-    /** The names of listeners stand askew by this many degrees. */
-    private static final double SLANT = 33;
-    /** Longer names are cut in the middle. */
-    private static final double LONGEST_HEAD = 120;
 
     private final Store store;
     private final VBox rows = new VBox();
@@ -179,33 +169,10 @@ public final class BriefView extends VBox {
                             "soft"));
             return;
         }
-        Font font = Type.water(13 * u);
-        double longest = outlets.stream()
-                .mapToDouble(o -> Math.min(LONGEST_HEAD * u, Type.width(o.name(), font)))
-                .max()
-                .orElse(0);
-        double slant = Math.toRadians(SLANT);
-        double high = Math.max(HEAD * u, longest * Math.sin(slant) + 26 * u);
-        double beyond = Math.max(40, longest * Math.cos(slant) - 12 * u); // what the last name needs beside its column
-        double wide = Math.clamp((scroll.getWidth() - 44 - beyond - NAMES * u) / outlets.size(), 44 * u, 74 * u);
-        Pane head = new Pane();
-        head.setMinHeight(high);
-        head.setMinWidth(NAMES * u + outlets.size() * wide + beyond - 30 * u);
-        for (int o = 0; o < outlets.size(); o++) {
-            Text name = Nodes.text(Type.fit(outlets.get(o).name(), font, LONGEST_HEAD * u), font, 0, 0, "water");
-            if (!name.getText().equals(outlets.get(o).name())) {
-                Tooltips.say(name, outlets.get(o).name());
-            }
-            name.getTransforms()
-                    .addAll(
-                            new javafx.scene.transform.Translate(NAMES * u + (o + 0.36) * wide, high - 8),
-                            new javafx.scene.transform.Rotate(-SLANT));
-            int c = o;
-            name.setAccessibleText("Select " + outlets.get(o).name());
-            name.setOnMouseClicked(e -> to(0, c, sources.size() - 1, c));
-            head.getChildren().add(name);
-        }
-        rows.getChildren().add(head);
+        ListenerHeads heads = new ListenerHeads(outlets, u);
+        double wide =
+                Math.clamp((scroll.getWidth() - 44 - heads.beyond() - NAMES * u) / outlets.size(), 44 * u, 74 * u);
+        rows.getChildren().add(heads.over(NAMES * u, wide, c -> to(0, c, sources.size() - 1, c)));
         for (int s = 0; s < sources.size(); s++) {
             rows.getChildren().add(line(s, u, wide));
         }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -18,9 +19,13 @@ import org.gullyrun.desktop.state.Store;
 
 /** A pair of source and outlet, or a finding: in words, as a ladder, and with what would take the trouble away. */
 final class PairSheet {
+    private static final int MOST_SETTINGS = 6;
+
     private final Store store;
     private final FixesSheet fixes;
     private final Ladder ladder;
+    /** The finding of which all settings are shown. */
+    private String allOf = "";
 
     PairSheet(Store store, FixesSheet fixes) {
         this.store = store;
@@ -129,21 +134,39 @@ final class PairSheet {
         return all;
     }
 
+    /** The settings that are wrong, to be changed where they stand; of many the first, until one asks for all. */
+    private Node settings(State state, Finding finding) {
+        VBox settings = new VBox(5);
+        settings.getStyleClass().add("settings");
+        List<Address> addresses = finding.evidence().settings();
+        boolean all =
+                addresses.size() <= MOST_SETTINGS + 1 || finding.identity().equals(allOf);
+        for (Address address : all ? addresses : addresses.subList(0, MOST_SETTINGS)) {
+            Node row = SettingEditor.row(store, state.reading().rig(), address, true);
+            if (row != null) {
+                settings.getChildren().add(row);
+            }
+        }
+        if (!all) {
+            Button more = new Button("Show " + (addresses.size() - MOST_SETTINGS) + " more");
+            more.setId("more-settings");
+            more.getStyleClass().setAll("button", "plain");
+            more.setOnAction(e -> {
+                allOf = finding.identity();
+                settings.getChildren().setAll(((VBox) settings(state, finding)).getChildren());
+            });
+            settings.getChildren().add(more);
+        }
+        return settings;
+    }
+
     /** The settings that are wrong or the routes as a ladder, and what else might fix it beneath. */
     private List<Node> routes(State state) {
         List<Node> all = new ArrayList<>();
         Finding finding = state.shown().finding();
         boolean onlySettings = state.shown().routes().isEmpty();
         if (finding != null && !finding.evidence().settings().isEmpty() && onlySettings) {
-            VBox settings = new VBox(5);
-            settings.getStyleClass().add("settings");
-            for (Address address : finding.evidence().settings()) {
-                Node row = SettingEditor.row(store, state.reading().rig(), address, true);
-                if (row != null) {
-                    settings.getChildren().add(row);
-                }
-            }
-            all.add(settings);
+            all.add(settings(state, finding));
         }
         if (!onlySettings) {
             all.add(Nodes.rule());
