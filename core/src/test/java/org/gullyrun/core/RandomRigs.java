@@ -91,6 +91,7 @@ public final class RandomRigs {
             e = flag(e, Devices.MUTED, 0.08);
             e = flag(e, Devices.PRESENT, 0.06);
             e = flag(e, Devices.ENABLED, 0.06);
+            e = chance(0.08) ? e.with(Devices.PROVIDED_BY, chance(0.1) ? "nobody" : "x") : e;
             all.add(flag(e, Devices.PERMITTED, 0.06));
         }
         Element machine = Element.of(Kind.MACHINE, "m");
@@ -156,6 +157,7 @@ public final class RandomRigs {
             e = flag(e, Applications.MUTED, 0.1);
             e = flag(e, Applications.INPUT_MUTED, 0.1);
             e = flag(e, Applications.MAY_LISTEN, 0.1);
+            e = flag(e, Applications.PASSES_GUESTS, 0.1);
             e = chance(0.12) ? e.with(Applications.PATH, DriverPath.EXCLUSIVE) : e;
             all.add(chance(0.2) ? e.with(Applications.WHEN_GONE, Applications.WhenGone.SILENT) : e);
             for (int o = 0; o < (chance(0.2) ? 2 : 1); o++) {
@@ -175,23 +177,33 @@ public final class RandomRigs {
     }
 
     private void mixer() {
-        all.add(flag(
-                Element.of(Kind.MIXER, "x").with(Mixers.LATENCY, ms()).with(Mixers.RATE, 48_000.0),
-                Mixers.RUNNING,
-                0.1));
+        Element mixer = Element.of(Kind.MIXER, "x")
+                .with(Mixers.MACHINE, "m")
+                .with(Mixers.LATENCY, ms())
+                .with(Mixers.PATH, chance(0.2) ? DriverPath.EXCLUSIVE : DriverPath.STANDARD)
+                .with(Mixers.RATE, 48_000.0);
+        all.add(flag(mixer, Mixers.RUNNING, 0.1));
         for (int b = 0; b < 2; b++) {
-            all.add(flag(
-                    Element.of(Kind.BUS, "b" + b)
-                            .with(Mixers.BUS_OF, "x")
-                            .with(Mixers.TARGET, pick(chance(0.6) ? playback : recording))
-                            .with(Mixers.BUS_LEVEL, db()),
-                    Mixers.BUS_MUTED,
-                    0.1));
+            boolean plays = chance(0.6);
+            Element bus = Element.of(Kind.BUS, "b" + b)
+                    .with(Mixers.BUS_OF, "x")
+                    .with(
+                            Mixers.TARGET,
+                            plays ? pick(playback, Choice.Special.DEFAULT) : pick(recording, Choice.Special.UNSET))
+                    .with(Mixers.BUS_LEVEL, db());
+            bus = chance(0.2) ? bus.with(Mixers.BUS_PATH, any(List.of(DriverPath.values()))) : bus;
+            all.add(flag(bus, Mixers.BUS_MUTED, 0.1));
         }
         for (int s = 0; s < 3; s++) {
             Element e = Element.of(Kind.STRIP, "s" + s)
                     .with(Mixers.STRIP_OF, "x")
-                    .with(Mixers.FEED, pick(chance(0.5) ? playback : recording, Choice.Special.UNSET))
+                    .with(
+                            Mixers.FEED,
+                            pick(
+                                    chance(0.5) ? playback : recording,
+                                    Choice.Special.UNSET,
+                                    Choice.Special.DEFAULT,
+                                    Choice.Special.PLAYBACK_DEFAULT))
                     .with(Mixers.STRIP_LEVEL, db());
             for (int b = 0; b < 2; b++) {
                 e = e.with(Mixers.CROSSING.of("b" + b), chance(0.55)).with(Mixers.CROSSING_LEVEL.of("b" + b), db());
@@ -201,13 +213,14 @@ public final class RandomRigs {
     }
 
     private void production() {
-        all.add(flag(
-                Element.of(Kind.PRODUCTION, "o")
-                        .with(Productions.MACHINE, "m")
-                        .with(Productions.TRACKS, 3)
-                        .with(Productions.CUE_DEVICE, pick(playback, Choice.Special.DEFAULT, Choice.Special.UNSET)),
-                Productions.RUNNING,
-                0.05));
+        Element production = Element.of(Kind.PRODUCTION, "o")
+                .with(Productions.MACHINE, "m")
+                .with(Productions.TRACKS, 3)
+                .with(Productions.CUE_DEVICE, pick(playback, Choice.Special.DEFAULT, Choice.Special.UNSET));
+        production = chance(0.5) ? production.with(Productions.CAPTURE_LATENCY, ms()) : production;
+        production = chance(0.5) ? production.with(Productions.CUE_LATENCY, ms()) : production;
+        production = chance(0.1) ? production.with(Productions.CUE_PROGRAM, 1 + random.nextInt(3)) : production;
+        all.add(flag(production, Productions.RUNNING, 0.05));
         for (int i = 0; i < 4; i++) {
             Takes takes = any(List.of(Takes.values()));
             Element e = Element.of(Kind.INPUT, "i" + i)
@@ -220,6 +233,7 @@ public final class RandomRigs {
                     .with(Productions.INPUT_LEVEL, db())
                     .with(Productions.INPUT_DELAY, ms())
                     .with(Productions.ALWAYS, chance(0.4));
+            e = chance(0.2) ? e.with(Productions.ALSO.of(any(applications)), true) : e;
             e = flag(e, Productions.CUE, 0.25);
             e = flag(e, Productions.PROGRAM, 0.15);
             e = flag(e, Productions.INPUT_MUTED, 0.1);
@@ -248,18 +262,26 @@ public final class RandomRigs {
         Element live = Element.of(Kind.OUTPUT, "live").with(Productions.OUTPUT_OF, "o");
         live = flag(live.with(Productions.TAKES_TRACK.of(1 + random.nextInt(3)), true), Productions.ACTIVE, 0.1);
         all.add(live);
+        Element spare = Element.of(Kind.OUTPUT, "spare").with(Productions.OUTPUT_OF, "o");
+        all.add(flag(
+                chance(0.8) ? spare.with(Productions.TAKES_TRACK.of(1 + random.nextInt(4)), true) : spare,
+                Productions.ACTIVE,
+                0.2));
     }
 
     private void ends() {
         List<String> starts = new ArrayList<>(applications);
         starts.addAll(recording);
-        starts.addAll(List.of("i0", "i1", "i2"));
+        starts.addAll(List.of("i0", "i1", "i2", "a0o0", "a1o0"));
         for (int i = 0; i < 4; i++) {
-            all.add(Element.of(Kind.SOURCE, "q" + i)
+            Element e = Element.of(Kind.SOURCE, "q" + i)
                     .with(Sources.AT, any(starts))
                     .with(Sources.CLASS, any(List.of(Sources.SourceClass.values())))
                     .with(Sources.PRIVATE, chance(0.2))
-                    .with(Sources.LEVEL, -20.0 - random.nextInt(15)));
+                    .with(Sources.PERSON, any(List.of("", "Ada", "Ben")))
+                    .with(Sources.LEVEL, -20.0 - random.nextInt(15));
+            e = chance(0.15) ? e.with(Sources.RESTS.of("z" + random.nextInt(2)), true) : e;
+            all.add(chance(0.15) ? e.with(Sources.SILENT.of("z" + random.nextInt(2)), true) : e);
         }
         all.add(Element.of(Kind.OUTLET, "ears")
                 .with(Outlets.SORT, Outlets.Sort.EARS)
@@ -267,10 +289,14 @@ public final class RandomRigs {
                 .with(Outlets.MACHINE, "m"));
         all.add(Element.of(Kind.OUTLET, "far")
                 .with(Outlets.SORT, Outlets.Sort.FAR_END)
+                .with(Outlets.PERSONS, chance(0.5) ? List.of("Ada") : List.of())
                 .with(Outlets.APPLICATION, "a0"));
-        all.add(Element.of(Kind.OUTLET, "live-outlet")
+        Element audience = Element.of(Kind.OUTLET, "live-outlet")
                 .with(Outlets.SORT, Outlets.Sort.LIVE)
-                .with(Outlets.OUTPUT, "live"));
+                .with(Outlets.NOTHING_ELSE, chance(0.15))
+                .with(Outlets.OUTPUT, "live");
+        audience = chance(0.4) ? audience.with(Outlets.OTHERWISE, "spare") : audience;
+        all.add(chance(0.15) ? audience.with(Outlets.STANDS_IN, any(List.of("ears", "track"))) : audience);
         all.add(Element.of(Kind.OUTLET, "track")
                 .with(Outlets.SORT, Outlets.Sort.TRACK)
                 .with(Outlets.OUTPUT, "live")

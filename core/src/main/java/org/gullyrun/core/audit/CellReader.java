@@ -2,15 +2,20 @@ package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.SceneKey;
 import org.gullyrun.core.flow.route.Delivery;
+import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
@@ -23,6 +28,8 @@ final class CellReader {
     private final Rig rig;
     private final Wishes wishes;
     private final Thresholds thresholds;
+    /** The listeners that others stand in for. */
+    private final Set<String> standIns;
     /** Rows that several scenes shared and share again, with other numbers of segments. */
     private final Map<SourceRow, SourceRow> renumbered = new IdentityHashMap<>();
 
@@ -30,6 +37,10 @@ final class CellReader {
         this.rig = rig;
         this.wishes = wishes;
         this.thresholds = thresholds;
+        this.standIns = rig.of(Kind.OUTLET).stream()
+                .map(outlet -> outlet.get(Outlets.STANDS_IN))
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 
     /** What counts in a scene. */
@@ -87,6 +98,7 @@ final class CellReader {
                                 : same.cells().get(o).over(delivery, electric));
             }
             if (same == null) {
+                standIn(graph, cells);
                 rows.add(new SourceRow(sources.get(s), cells));
             } else {
                 SourceRow row = new SourceRow(sources.get(s), List.copyOf(cells), same.troubled());
@@ -95,6 +107,31 @@ final class CellReader {
             }
         }
         return rows;
+    }
+
+    /** A must is met where one of the listeners that stand in for each other gets the source: at the others it may be. */
+    private void standIn(FlowGraph graph, List<CellReading> cells) {
+        if (standIns.isEmpty()) {
+            return;
+        }
+        Set<String> met = new HashSet<>();
+        for (CellReading cell : cells) {
+            boolean may = cell.wish() != Wish.NEVER && !cell.ownVoice();
+            if (may && cell.delivery().arrives() && !isTooFaint(cell.source(), cell.delivery())) {
+                met.add(Outlets.standsFor(cell.outlet()));
+            }
+        }
+        cells.replaceAll(cell -> cell.verdict() == Verdict.MISSING
+                        && standIns.contains(Outlets.standsFor(cell.outlet()))
+                        && met.contains(Outlets.standsFor(cell.outlet()))
+                ? cell.judged(verdict(cell.source(), graph, Wish.MAY, cell.delivery(), cell.electric()))
+                : cell);
+    }
+
+    private boolean isTooFaint(Element source, Delivery delivery) {
+        return !Figures.reaches(delivery.strength(), thresholds.of(Threshold.MISSING_STRENGTH))
+                || !Figures.reaches(
+                        Sources.level(source) + delivery.strength(), thresholds.of(Threshold.MISSING_LEVEL));
     }
 
     private static boolean isSame(SceneReading scene, int point, SceneReading before, int pointBefore) {
@@ -114,9 +151,7 @@ final class CellReader {
             Wishes.Counting counting,
             Delivery delivery,
             Delivery electric) {
-        boolean own = outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
-                && outlet.get(Outlets.APPLICATION) instanceof String application
-                && application.equals(source.get(Sources.AT));
+        boolean own = Outlets.hearsItself(rig, outlet, source);
         Verdict verdict =
                 own && delivery.arrives() ? Verdict.LEAK : verdict(source, graph, counting.wish(), delivery, electric);
         return new CellReading(source, outlet, counting, delivery, electric, verdict, own);
@@ -130,9 +165,7 @@ final class CellReader {
         if (wish == Wish.NEVER) {
             return Verdict.LEAK;
         }
-        if (wish == Wish.MUST
-                && (delivery.strength() < thresholds.of(Threshold.MISSING_STRENGTH)
-                        || Sources.level(source) + delivery.strength() < thresholds.of(Threshold.MISSING_LEVEL))) {
+        if (wish == Wish.MUST && isTooFaint(source, delivery)) {
             return Verdict.MISSING;
         }
         if (delivery.copyGain() >= delivery.strongestGain() - thresholds.of(Threshold.COPY_WITHIN) - 1e-9) {

@@ -33,6 +33,11 @@ public record CellReading(
                 : new CellReading(source, outlet, counting, now, nowElectric, verdict, ownVoice);
     }
 
+    /** The same cell where a must is met at a listener that stands in for this one. */
+    CellReading judged(Verdict other) {
+        return new CellReading(source, outlet, counting, delivery, electric, other, ownVoice);
+    }
+
     /** What the brief says. */
     public Wish wish() {
         return counting.wish();

@@ -54,7 +54,7 @@ public enum StartingBrief {
             return switch (sort) {
                 case EARS -> isOwn(source, outlet) ? null : Wish.MUST;
                 case LIVE, ARCHIVE, RELAY, ROOM, TRACK -> Wish.NEVER;
-                case FAR_END -> isOfCall(source, outlet) ? null : Wish.NEVER;
+                case FAR_END -> isOfCall(rig, source, outlet) ? null : Wish.NEVER;
                 case MACHINE -> null;
             };
         }
@@ -67,10 +67,10 @@ public enum StartingBrief {
             if (sort != Outlets.Sort.FAR_END || isPrivate(source)) {
                 return null;
             }
-            if (isOfCall(source, outlet)) {
+            if (isOfCall(rig, source, outlet)) {
                 return Wish.NEVER;
             }
-            boolean privateCall = rig.of(Kind.SOURCE).stream().anyMatch(s -> isPrivate(s) && isOfCall(s, outlet));
+            boolean privateCall = rig.of(Kind.SOURCE).stream().anyMatch(s -> isPrivate(s) && isOfCall(rig, s, outlet));
             return privateCall || !isShow(source) || source.get(Sources.CLASS) == SourceClass.ALERT ? null : Wish.MUST;
         }
     },
@@ -148,9 +148,9 @@ public enum StartingBrief {
         return !person.isEmpty() && person.equals(outlet.or(Outlets.PERSON, ""));
     }
 
-    private static boolean isOfCall(Element source, Element outlet) {
-        String call = outlet.get(Outlets.APPLICATION);
-        return call != null && call.equals(source.get(Sources.AT));
+    private static boolean isOfCall(Rig rig, Element source, Element outlet) {
+        Element own = Sources.application(rig, source);
+        return own != null && own.id().equals(outlet.get(Outlets.APPLICATION));
     }
 
     /** Whether a track's name has a word of the source's name or class in it. */

@@ -29,6 +29,10 @@ public final class Wishes {
         PRIVATE,
         LICENSED,
         DEDICATED,
+        /** The source is silent in the scene: the public must not hear it there. */
+        SILENT,
+        /** The outlet must get nothing but what the brief asks for. */
+        NOTHING_ELSE,
         NOT_SET
     }
 
@@ -87,8 +91,10 @@ public final class Wishes {
 
     /** What counts in a scene for each source of the rig, outlet by outlet. Not to be altered. */
     public Counting[][] table(String scene) {
-        boolean own = brief.cells().keySet().stream()
-                .anyMatch(cell -> !scene.isEmpty() && cell.scene().equals(scene));
+        boolean own = !scene.isEmpty()
+                && (brief.cells().keySet().stream()
+                                .anyMatch(cell -> cell.scene().equals(scene))
+                        || rig.of(Kind.SOURCE).stream().anyMatch(source -> isOther(source, scene)));
         return tables.computeIfAbsent(own ? scene : "", this::made);
     }
 
@@ -102,8 +108,25 @@ public final class Wishes {
                 .toArray(Counting[][]::new);
     }
 
+    /** Whether a source rests or is silent in a scene. */
+    private static boolean isOther(Element source, String scene) {
+        return source.is(Sources.RESTS.of(scene), false) || source.is(Sources.SILENT.of(scene), false);
+    }
+
     /** What counts for a source at an outlet in a scene (empty: in scenes without an entry of their own). */
     public Counting of(Element source, Element outlet, String scene) {
+        if (!scene.isEmpty()
+                && source.is(Sources.SILENT.of(scene), false)
+                && outlet.get(Outlets.SORT) != Outlets.Sort.EARS) {
+            return new Counting(Wish.NEVER, Ground.SILENT);
+        }
+        Counting usual = usual(source, outlet, scene);
+        boolean rests = !scene.isEmpty() && source.is(Sources.RESTS.of(scene), false);
+        return rests && usual.wish() == Wish.MUST ? new Counting(Wish.MAY, usual.ground()) : usual;
+    }
+
+    /** What counts but for rests and silence: what is entered, then presets, then what the listener is for. */
+    private Counting usual(Element source, Element outlet, String scene) {
         Wish entered = brief.entered(source.id(), outlet.id(), scene);
         if (entered != null) {
             return new Counting(entered, Ground.ENTERED);
@@ -118,18 +141,20 @@ public final class Wishes {
         if (isForOthers(source, outlet)) {
             return new Counting(Wish.NEVER, Ground.DEDICATED);
         }
-        return new Counting(Wish.MAY, Ground.NOT_SET);
+        return outlet.is(Outlets.NOTHING_ELSE, false)
+                ? new Counting(Wish.NEVER, Ground.NOTHING_ELSE)
+                : new Counting(Wish.MAY, Ground.NOT_SET);
     }
 
     /**
      * Whether private sound must not get there by default: everything but ears, machines and the source's own call.
      */
-    private static boolean isPublic(Outlets.Sort sort, Element source, Element outlet) {
+    private boolean isPublic(Outlets.Sort sort, Element source, Element outlet) {
         return switch (sort) {
             case LIVE, ARCHIVE, RELAY, ROOM, TRACK -> true;
             case FAR_END -> {
-                String application = outlet.get(Outlets.APPLICATION);
-                yield application == null || !application.equals(source.get(Sources.AT));
+                Element own = Sources.application(rig, source);
+                yield own == null || !own.id().equals(outlet.get(Outlets.APPLICATION));
             }
             case EARS, MACHINE -> false;
         };

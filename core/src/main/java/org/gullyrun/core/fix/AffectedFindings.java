@@ -26,6 +26,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
@@ -144,7 +145,7 @@ final class AffectedFindings {
     private void chosen(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
         Rig rig = reading.rig();
         Element application = rig.program(rig.get(set.element()));
-        int[] out = points(graph.point(PointId.out(application.id())));
+        int[] out = outs(graph, application.id());
         String device = set.to() instanceof Choice choice
                 ? Choices.device(rig, application.get(Applications.MACHINE), choice, Direction.PLAYBACK)
                 : "";
@@ -198,12 +199,20 @@ final class AffectedFindings {
                 brought(graph, i, what.or(Productions.BRINGS, ""), found);
             } else if (what.kind() == Kind.INPUT) {
                 String program = what.get(Productions.APPLICATION);
-                int from = program != null
-                        ? graph.point(PointId.out(program))
-                        : what.get(Productions.DEVICE) instanceof Choice device ? graph.point(device.id()) : -1;
-                found.add(new Place(i, Does.OPENS, points(from), points()));
+                int[] from = program != null
+                        ? outs(graph, program)
+                        : points(what.get(Productions.DEVICE) instanceof Choice device ? graph.point(device.id()) : -1);
+                found.add(new Place(i, Does.OPENS, from, points()));
             }
         }
+    }
+
+    /** Where the sound of a program starts: the program, and each output with sound of its own. */
+    private int[] outs(FlowGraph graph, String program) {
+        IntStream own = reading.rig().in(program, Kind.APP_OUTPUT).stream().mapToInt(o -> graph.point(o.id()));
+        return IntStream.concat(IntStream.of(graph.point(PointId.out(program))), own)
+                .filter(point -> point >= 0)
+                .toArray();
     }
 
     /** A default that is moved: all that plays to it leaves, and what takes from it takes from another. */
@@ -216,7 +225,7 @@ final class AffectedFindings {
             found.add(new Place(scene, Does.OPENS, points(), points()));
             return;
         }
-        IntStream outs = rig.of(Kind.APPLICATION).stream().mapToInt(a -> graph.point(PointId.out(a.id())));
+        IntStream outs = rig.of(Kind.APPLICATION).stream().flatMapToInt(a -> Arrays.stream(outs(graph, a.id())));
         IntStream ends = Arrays.stream(graph.in(was)).map(graph::from);
         int[] from = IntStream.concat(IntStream.of(is), IntStream.concat(outs, ends))
                 .filter(p -> p >= 0)
@@ -271,8 +280,24 @@ final class AffectedFindings {
                     outlet = last.point(finding.subject().outlet());
                 }
                 fromSource[i] = source < 0 ? new boolean[last.points()] : view.reachedFromOne(source);
-                toOutlet[i] = outlet < 0 ? new boolean[last.points()] : view.reachingOne(outlet);
+                int[] others = standIns(last, finding.subject().outlet());
+                toOutlet[i] = outlet < 0
+                        ? new boolean[last.points()]
+                        : others.length < 2 ? view.reachingOne(outlet) : view.reaching(others);
             }
+        }
+
+        /** A listener and those that stand in for it: what reaches one of them is enough. */
+        private int[] standIns(FlowGraph graph, String id) {
+            Rig rig = reading.rig();
+            Element outlet = rig.find(id);
+            return outlet == null
+                    ? new int[0]
+                    : rig.of(Kind.OUTLET).stream()
+                            .filter(o -> Outlets.standsFor(o).equals(Outlets.standsFor(outlet)))
+                            .mapToInt(o -> graph.point(o.id()))
+                            .filter(p -> p >= 0)
+                            .toArray();
         }
 
         boolean touches(Place place) {

@@ -82,8 +82,9 @@ final class Candidates {
     }
 
     private void add(List<Change> changes) {
-        if (!changes.isEmpty()) {
-            found.add(List.copyOf(changes));
+        List<Change> possible = Feasible.of(rig, changes);
+        if (!possible.isEmpty()) {
+            found.add(List.copyOf(possible));
         }
     }
 
@@ -244,7 +245,7 @@ final class Candidates {
      */
     private void fromChoices() {
         Element source = rig.get(finding.subject().source());
-        Element application = rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
+        Element application = Sources.application(rig, source);
         if (application == null) {
             return;
         }
@@ -254,7 +255,7 @@ final class Candidates {
                 .toList();
         boolean hasMachine = rig.find(machine, Kind.MACHINE).isPresent();
         String standing = Choices.fallbackDefault(rig, machine, Direction.PLAYBACK, false);
-        for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+        for (Element output : Sources.outputs(rig, source)) {
             boolean byDefault = output.get(Applications.PROGRAM_CHOICE) == Choice.Special.DEFAULT;
             for (Element device : devices) {
                 Choice choice = Choice.to(device.id());

@@ -81,7 +81,9 @@ final class CertainLosses {
         if (out < 0 || there < 0 || !going.fallback().isEmpty()) {
             return null;
         }
-        int[] left = IntStream.of(graph.out(out))
+        int own = graph.point(output.id()); // there is one where a source starts at this output only
+        int[] left = IntStream.concat(
+                        IntStream.of(graph.out(out)), own < 0 ? IntStream.empty() : IntStream.of(graph.out(own)))
                 .filter(s -> graph.isOpen(s)
                         && graph.to(s) != there
                         && graph.segmentElement(s).equals(output.id()))

@@ -90,7 +90,9 @@ final class ChoiceMoves {
             }
             case PASS_THROUGH -> passOn(by);
             case PRODUCTION -> {
-                if (graph.kind(graph.from(segment)) == PointKind.CUE) {
+                if (end == PointKind.CUE) {
+                    one(Change.set(rig, by.id(), Productions.CUE_PROGRAM, null));
+                } else if (graph.kind(graph.from(segment)) == PointKind.CUE) {
                     play(by, Productions.CUE_DEVICE, by);
                 }
             }
@@ -185,7 +187,7 @@ final class ChoiceMoves {
         rig.of(Kind.DEVICE).stream()
                 .filter(d -> (direction == null || d.get(Devices.DIRECTION) == direction)
                         && Objects.equals(d.get(Devices.MACHINE), machine)
-                        && Choices.usable(d)
+                        && Choices.usable(rig, d)
                         && !Choice.to(d.id()).equals(now))
                 .sorted(Comparator.comparingLong(reach).reversed())
                 .limit(MOST)

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
@@ -85,7 +86,10 @@ public final class Fixes {
     Collection<List<Change>> candidates(Reading reading, Finding finding) {
         Set<List<Change>> all = new LinkedHashSet<>(Candidates.of(reading, finding));
         if (knownGood != null && finding.isBad()) {
-            differences(reading.rig(), knownGood).forEach(change -> all.add(List.of(change)));
+            differences(reading.rig(), knownGood).stream()
+                    .map(change -> Feasible.of(reading.rig(), List.of(change)))
+                    .filter(possible -> !possible.isEmpty())
+                    .forEach(all::add);
         }
         return all;
     }
@@ -267,6 +271,17 @@ public final class Fixes {
         List<String> steps = changes.stream()
                 .map(c -> Sentences.say(c instanceof Change.Add ? changed : rig, c))
                 .toList();
+        String restart = changes.stream()
+                .filter(c -> c instanceof Change.Set)
+                .map(c -> rig.program(rig.get(c.element())))
+                .filter(Sentences::hasToRestart)
+                .map(Element::name)
+                .distinct()
+                .collect(Collectors.joining(" and "));
+        return steps(steps) + (restart.isEmpty() ? "" : ", then restart " + restart);
+    }
+
+    private static String steps(List<String> steps) {
         int end = steps.getFirst().indexOf(", ") + 2;
         String place =
                 steps.getFirst().startsWith("In ") && end > 1 ? steps.getFirst().substring(0, end) : "";

@@ -73,7 +73,9 @@ public final class GateMoves {
     /** The changes that make a device usable again: plugged in, enabled, permitted. */
     List<Change> usable(Element device) {
         List<Change> changes = new ArrayList<>();
-        if (device.kind() == Kind.DEVICE) {
+        String provider = device.kind() == Kind.DEVICE ? device.get(Devices.PROVIDED_BY) : null;
+        boolean offeredByNone = provider != null && rig.find(provider) == null;
+        if (device.kind() == Kind.DEVICE && !offeredByNone) {
             for (Setting<Boolean> each : List.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED)) {
                 if (Boolean.FALSE.equals(device.get(each))) {
                     changes.addAll(list(Change.set(rig, device.id(), each, true)));
@@ -159,9 +161,9 @@ public final class GateMoves {
     }
 
     /** Lets a program that plays nowhere play to the default. */
-    private List<Change> playsSomewhere(String application) {
-        return rig.in(application, Kind.APP_OUTPUT).stream()
-                .findFirst()
+    private List<Change> playsSomewhere(String place) {
+        return rig.find(place, Kind.APP_OUTPUT)
+                .or(() -> rig.in(place, Kind.APP_OUTPUT).stream().findFirst())
                 .map(o -> list(Change.set(rig, o.id(), Applications.PROGRAM_CHOICE, Choice.Special.DEFAULT)))
                 .orElse(List.of());
     }

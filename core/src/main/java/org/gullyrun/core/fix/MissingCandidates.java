@@ -336,7 +336,8 @@ final class MissingCandidates {
     private void inputs() {
         Element output = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
         Element production = output == null ? null : rig.owner(output);
-        Element at = rig.find(source.get(Sources.AT));
+        Element application = Sources.application(rig, source);
+        Element at = application == null ? rig.find(source.get(Sources.AT)) : application;
         if (output == null || production == null || at == null) {
             return;
         }
@@ -347,7 +348,7 @@ final class MissingCandidates {
         boolean program = at.kind() == Kind.APPLICATION;
         boolean microphone = at.kind() == Kind.DEVICE && at.get(Devices.DIRECTION) == Devices.Direction.RECORDING;
         boolean there = rig.in(production.id(), Kind.INPUT).stream()
-                .anyMatch(i -> at.id().equals(i.get(Productions.APPLICATION))
+                .anyMatch(i -> Productions.programs(rig, i).contains(at)
                         || i.get(Productions.DEVICE) instanceof Choice.To(String id) && id.equals(at.id()));
         if (track == null || there || !program && !microphone) {
             return;

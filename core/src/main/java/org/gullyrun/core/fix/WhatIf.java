@@ -117,7 +117,7 @@ public final class WhatIf {
         for (Element device : rig.of(Kind.DEVICE)) {
             if (machine.id().equals(device.get(Devices.MACHINE))
                     && device.get(Devices.DIRECTION) == direction
-                    && Choices.usable(device)) {
+                    && Choices.usable(rig, device)) {
                 add(rig, Change.set(rig, machine.id(), role, Choice.to(device.id())), events);
             }
         }

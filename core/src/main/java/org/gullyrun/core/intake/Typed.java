@@ -56,6 +56,7 @@ final class Typed {
         return switch (choice) {
             case Choice.To(String id) -> rig.name(id);
             case Choice.Special.DEFAULT -> "default";
+            case Choice.Special.PLAYBACK_DEFAULT -> "playback default";
             case Choice.Special.CALL_DEFAULT -> "default for calls";
             case Choice.Special.NOTHING -> "nothing";
             case Choice.Special.UNSET -> "";

@@ -81,7 +81,7 @@ public final class Applications {
     /** The microphone that the system sets for this program; none as a rule. */
     public static final Setting<Choice> INPUT_SYSTEM = Common.pick(
                     K, "systemListensTo", "microphone in the system settings", UNSET, UNSET)
-            .says("In the system settings, set the microphone of {name} to {value}", "");
+            .says("In the computer's sound settings, set {name}'s microphone to {value}", "");
     /** Level in dB of what it hears. */
     public static final Setting<Double> INPUT_LEVEL = Common.gain(K, "inputLevel", "input level");
     /** Whether it doesn't hear its microphone. */
@@ -105,6 +105,18 @@ public final class Applications {
     public static final Setting<WhenGone> WHEN_GONE = Setting.usual(
             K, "whenGone", "when its device is gone", new ValueType.Word<>(WhenGone.class), WhenGone.DEFAULT);
 
+    /** Whether the service of a call lets those in it hear each other. */
+    public static final Setting<Boolean> PASSES_GUESTS =
+            Common.flag(K, "passesGuestsOn", "lets those in a call hear each other", true);
+    /** Whether the program itself lets one choose where it plays; if not, the system's setting is what can be changed. */
+    public static final Setting<Boolean> HAS_OUTPUT_CHOICE =
+            Common.flag(K, "hasOutputChoice", "lets one choose its output", true);
+    /** Whether the program itself lets one choose its microphone. */
+    public static final Setting<Boolean> HAS_INPUT_CHOICE =
+            Common.flag(K, "hasInputChoice", "lets one choose its microphone", true);
+    /** Whether changes take effect only after a restart. */
+    public static final Setting<Boolean> RESTARTS = Common.restarts(K);
+
     /** The application that the output belongs to. */
     public static final Setting<String> OUTPUT_OF = Common.ref(O, "application", "application", K);
     /** The program's own choice for this output. */
@@ -114,7 +126,7 @@ public final class Applications {
     /** The device that the system sets for this output; none as a rule. */
     public static final Setting<Choice> SYSTEM_CHOICE = Common.pick(
                     O, "systemPlays", "output in the system settings", UNSET, UNSET)
-            .says("In the system settings, set the output of {owner} to {value}", "");
+            .says("In the computer's sound settings, set {owner}'s output to {value}", "");
     /** Level in dB of this output. */
     public static final Setting<Double> OUTPUT_LEVEL = Common.gain(O, "level", "output level");
 
@@ -136,6 +148,10 @@ public final class Applications {
             PASS_LATENCY,
             VOICE_ONLY,
             CANCELS_ECHO,
-            WHEN_GONE);
+            WHEN_GONE,
+            PASSES_GUESTS,
+            HAS_OUTPUT_CHOICE,
+            HAS_INPUT_CHOICE,
+            RESTARTS);
     static final List<Setting<?>> OUTPUT = List.of(OUTPUT_OF, PROGRAM_CHOICE, SYSTEM_CHOICE, OUTPUT_LEVEL);
 }

@@ -43,6 +43,7 @@ public final class Catalogue {
         all.add(Common.name(kind));
         all.addAll(own);
         all.add(Common.note(kind));
+        all.add(Common.fixed(kind));
         all.add(Common.place(kind));
         for (Setting<?> setting : all) {
             if (settings.put(setting.key(), setting) != null) {

@@ -21,6 +21,8 @@ public sealed interface Choice {
     enum Special implements Choice {
         /** The machine's default of the direction. */
         DEFAULT("default"),
+        /** The machine's playback default, where a choice might be a recording device as well. */
+        PLAYBACK_DEFAULT("playback default"),
         /** The machine's default for calls. */
         CALL_DEFAULT("call default"),
         /** Deliberately nowhere. */

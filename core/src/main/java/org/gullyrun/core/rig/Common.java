@@ -1,6 +1,7 @@
 package org.gullyrun.core.rig;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 
@@ -17,11 +18,13 @@ public final class Common {
     private static final Map<Kind, Setting<String>> NAMES = new EnumMap<>(Kind.class);
     private static final Map<Kind, Setting<String>> NOTES = new EnumMap<>(Kind.class);
     private static final Map<Kind, Setting<Double>> PLACES = new EnumMap<>(Kind.class);
+    private static final Map<Kind, Setting<List<String>>> FIXED = new EnumMap<>(Kind.class);
 
     static {
         for (Kind kind : Kind.values()) {
             NAMES.put(kind, Setting.usual(kind, "name", "name", TEXT, ""));
             NOTES.put(kind, Setting.usual(kind, "note", "note", TEXT, ""));
+            FIXED.put(kind, Setting.usual(kind, "fixed", "what can't be changed", new ValueType.Texts(), List.of()));
             PLACES.put(
                     kind,
                     Setting.usual(kind, "place", "place in the list", new ValueType.Number("", -1e12, 1e12), 0.0));
@@ -38,6 +41,25 @@ public final class Common {
         return Objects.requireNonNull(NOTES.get(kind));
     }
 
+    /** The names of those of its settings that cannot be changed here, as people or files call them. */
+    public static Setting<List<String>> fixed(Kind kind) {
+        return Objects.requireNonNull(FIXED.get(kind));
+    }
+
+    /** Whether one of an element's settings cannot be changed here. */
+    public static boolean isFixed(Element element, Setting<?> setting) {
+        List<String> fixed = element.or(fixed(element.kind()), List.of());
+        return fixed.stream()
+                .anyMatch(one -> one.equalsIgnoreCase(setting.label())
+                        || one.equals(setting.familyKey())
+                        || one.equals(setting.key()));
+    }
+
+    /** Whether a change of a setting takes effect only once the element is restarted. */
+    static Setting<Boolean> restarts(Kind kind) {
+        return flag(kind, "restarts", "has to be restarted after a change", false);
+    }
+
     /** Where it stands among its like: lists are in order of place, then id. */
     public static Setting<Double> place(Kind kind) {
         return Objects.requireNonNull(PLACES.get(kind));
@@ -48,7 +70,7 @@ public final class Common {
     }
 
     static Setting<Choice> pick(Kind kind, String key, String label, Choice usual, Choice.Special... specials) {
-        return Setting.usual(kind, key, label, new ValueType.Pick(java.util.List.of(specials)), usual);
+        return Setting.usual(kind, key, label, new ValueType.Pick(List.of(specials)), usual);
     }
 
     static Setting<Boolean> flag(Kind kind, String key, String label, boolean usual) {

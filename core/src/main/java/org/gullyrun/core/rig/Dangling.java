@@ -26,12 +26,22 @@ public record Dangling(Address at, String to, String why) {
                 } else if (setting.type() instanceof ValueType.Ref(Set<Kind> kinds) && raw instanceof String id) {
                     check(rig, element, key, id, kinds, found);
                 } else if (!setting.sub().isEmpty() && !setting.familyKey().startsWith("track")) {
-                    Kind kind = element.kind() == Kind.STRIP ? Kind.BUS : Kind.INPUT;
-                    check(rig, element, key, setting.sub(), Set.of(kind), found);
+                    check(rig, element, key, setting.sub(), Set.of(member(setting)), found);
                 }
             }
         }
         return found;
+    }
+
+    /** What the members of a family are named after. */
+    private static Kind member(Setting<?> setting) {
+        return switch (setting.kind()) {
+            case STRIP -> Kind.BUS;
+            case INPUT -> Kind.APPLICATION;
+            case SOURCE -> Kind.SCENE;
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION -> Kind.INPUT;
+            case APP_OUTPUT, MIXER, BUS, PRODUCTION, GROUP, SCENE, ENTRY, OUTPUT, OUTLET -> Kind.INPUT;
+        };
     }
 
     /** Notes a reference to something that isn't there, or is of another kind. */

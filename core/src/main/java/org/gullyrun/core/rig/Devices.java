@@ -95,6 +95,12 @@ public final class Devices {
     /** Sample rate in Hz that a wireless headset falls to while its microphone is in use. */
     public static final Setting<Double> CALL_RATE = Setting.optional(K, "callRate", "rate in call use", Common.RATE);
 
+    /** The mixer or processor that offers the device: while that doesn't run, the device isn't there. */
+    public static final Setting<String> PROVIDED_BY = Setting.optional(
+            K, "providedBy", "provided by", new ValueType.Ref(java.util.Set.of(Kind.MIXER, Kind.PROCESSOR)));
+    /** Whether changes take effect only after it is restarted. */
+    public static final Setting<Boolean> RESTARTS = Common.restarts(K);
+
     static final List<Setting<?>> ALL = List.of(
             MACHINE,
             DIRECTION,
@@ -114,5 +120,7 @@ public final class Devices {
             CLOCK_ERROR,
             BODY,
             LINK,
-            CALL_RATE);
+            CALL_RATE,
+            PROVIDED_BY,
+            RESTARTS);
 }

@@ -1,5 +1,7 @@
 package org.gullyrun.core.rig;
 
+import static org.gullyrun.core.rig.Choice.Special.DEFAULT;
+import static org.gullyrun.core.rig.Choice.Special.PLAYBACK_DEFAULT;
 import static org.gullyrun.core.rig.Choice.Special.UNSET;
 
 import java.util.List;
@@ -32,8 +34,8 @@ public final class Mixers {
     /** The mixer that the strip belongs to. */
     public static final Setting<String> STRIP_OF = Common.ref(S, "mixer", "mixer", K);
     /** The device that the strip takes: a recording device, or all that is played to a playback device. */
-    public static final Setting<Choice> FEED =
-            Common.pick(S, "feed", "feed", UNSET, UNSET).says("In {owner}, feed strip {name} from {value}", "");
+    public static final Setting<Choice> FEED = Common.pick(S, "feed", "feed", UNSET, DEFAULT, PLAYBACK_DEFAULT, UNSET)
+            .says("In {owner}, feed strip {name} from {value}", "");
     /** Level in dB. */
     public static final Setting<Double> STRIP_LEVEL = Common.gain(S, "level", "level");
     /** Whether the strip is muted on all buses. */
@@ -51,15 +53,31 @@ public final class Mixers {
     /** The mixer that the bus belongs to. */
     public static final Setting<String> BUS_OF = Common.ref(B, "mixer", "mixer", K);
     /** The device that the bus plays to, or on which programs can read it. */
-    public static final Setting<Choice> TARGET =
-            Common.pick(B, "target", "target", UNSET, UNSET).says("In {owner}, send bus {name} to {value}", "");
+    public static final Setting<Choice> TARGET = Common.pick(B, "target", "target", UNSET, DEFAULT, UNSET)
+            .says("In {owner}, send bus {name} to {value}", "");
     /** Level in dB. */
     public static final Setting<Double> BUS_LEVEL = Common.gain(B, "level", "level");
     /** Whether the bus is muted. */
     public static final Setting<Boolean> BUS_MUTED = Common.flag(B, "muted", "muted", false)
             .says("In {owner}, mute bus {name}", "In {owner}, unmute bus {name}");
 
-    static final List<Setting<?>> ALL = List.of(MACHINE, HARDWARE, RUNNING, STARTS, RATE, PATH, LATENCY);
-    static final List<Setting<?>> STRIP = List.of(STRIP_OF, FEED, STRIP_LEVEL, STRIP_MUTED, CROSSING, CROSSING_LEVEL);
-    static final List<Setting<?>> BUS = List.of(BUS_OF, TARGET, BUS_LEVEL, BUS_MUTED);
+    /** How the strip reaches its device, where that differs from the mixer's own path. */
+    public static final Setting<DriverPath> STRIP_PATH =
+            Setting.optional(S, "path", "driver path of its own", new ValueType.Word<>(DriverPath.class));
+    /** How the bus reaches its device, where that differs from the mixer's own path. */
+    public static final Setting<DriverPath> BUS_PATH =
+            Setting.optional(B, "path", "driver path of its own", new ValueType.Word<>(DriverPath.class));
+    /** Whether changes take effect only after it is restarted. */
+    public static final Setting<Boolean> RESTARTS = Common.restarts(K);
+
+    static final List<Setting<?>> ALL = List.of(MACHINE, HARDWARE, RUNNING, STARTS, RATE, PATH, LATENCY, RESTARTS);
+    static final List<Setting<?>> STRIP =
+            List.of(STRIP_OF, FEED, STRIP_LEVEL, STRIP_MUTED, CROSSING, CROSSING_LEVEL, STRIP_PATH);
+    static final List<Setting<?>> BUS = List.of(BUS_OF, TARGET, BUS_LEVEL, BUS_MUTED, BUS_PATH);
+
+    /** The setting that decides how a strip or bus reaches its device: its own where it has one, else the mixer's. */
+    public static Setting<DriverPath> decidingPath(Element part) {
+        Setting<DriverPath> own = part.kind() == S ? STRIP_PATH : BUS_PATH;
+        return part.raw(own) == null ? PATH : own;
+    }
 }

@@ -82,5 +82,40 @@ public final class Outlets {
     public static final Setting<List<String>> PERSONS =
             Setting.usual(K, "persons", "persons", new ValueType.Texts(), List.of());
 
-    static final List<Setting<?>> ALL = List.of(SORT, DEVICE, MACHINE, PERSON, OUTPUT, TRACK, APPLICATION, PERSONS);
+    /** For live, archive and relay: the output that is kept or passed on while its own is off or takes no track. */
+    public static final Setting<String> OTHERWISE =
+            Setting.optional(K, "otherwise", "otherwise takes", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
+    /**
+     * Whether a source is heard by those at the other end of its own call as one of their own voices: then it is that
+     * they hear themselves. Somebody else's voice, where both are named, is not.
+     */
+    public static boolean hearsItself(Rig rig, Element outlet, Element source) {
+        Element own = Sources.application(rig, source);
+        return outlet.get(SORT) == Sort.FAR_END
+                && own != null
+                && own.id().equals(outlet.get(APPLICATION))
+                && !isForOther(outlet, source);
+    }
+
+    /** Whether both say who they are, and it is somebody else who listens. */
+    public static boolean isForOther(Element outlet, Element source) {
+        String person = source.or(Sources.PERSON, "");
+        List<String> persons = outlet.or(PERSONS, List.of());
+        return !person.isEmpty() && !persons.isEmpty() && !persons.contains(person);
+    }
+
+    /** The id of the listener for which one stands in, or its own. */
+    public static String standsFor(Element outlet) {
+        String other = outlet.get(STANDS_IN);
+        return other == null ? outlet.id() : other;
+    }
+
+    /** Another listener whose musts are met here too: one of the two has to get each of them. */
+    public static final Setting<String> STANDS_IN =
+            Setting.optional(K, "standsInFor", "stands in for", new ValueType.Ref(java.util.Set.of(K)));
+    /** Whether whatever the brief doesn't ask for there must not arrive. */
+    public static final Setting<Boolean> NOTHING_ELSE = Common.flag(K, "nothingElse", "must get nothing else", false);
+
+    static final List<Setting<?>> ALL = List.of(
+            SORT, DEVICE, MACHINE, PERSON, OUTPUT, OTHERWISE, TRACK, APPLICATION, PERSONS, STANDS_IN, NOTHING_ELSE);
 }

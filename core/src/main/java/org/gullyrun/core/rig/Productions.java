@@ -104,6 +104,21 @@ public final class Productions {
             .says("In {name}, name track {sub} {value}", "")
             .eachUpTo(MOST_TRACKS);
 
+    /** Latency in ms with which it takes anything; none entered counts as 0, assumed. */
+    public static final Setting<Double> CAPTURE_LATENCY =
+            Setting.optional(K, "captureLatency", "capture latency", Common.TIME);
+    /** Latency in ms from the cue to its device; none entered counts as 0, assumed. */
+    public static final Setting<Double> CUE_LATENCY = Setting.optional(K, "cueLatency", "cue latency", Common.TIME);
+    /** The track whose whole mix goes to the cue as well. */
+    public static final Setting<Integer> CUE_PROGRAM = Setting.optional(
+                    K, "cueProgram", "track on cue", new ValueType.Count(1, MOST_TRACKS))
+            .says("In {name}, send track {value} to the cue", "In {name}, take the mix of a track off the cue");
+    /** Whether its inputs can take a single program. */
+    public static final Setting<Boolean> CAPTURES_PROGRAMS =
+            Common.flag(K, "capturesPrograms", "captures single programs", true);
+    /** Whether changes take effect only after it is restarted. */
+    public static final Setting<Boolean> RESTARTS = Common.restarts(K);
+
     /** The production that the input belongs to. */
     public static final Setting<String> INPUT_OF = Common.ref(I, "production", "production", K);
     /** What the input takes: a device, a program, or its own sound. */
@@ -113,6 +128,10 @@ public final class Productions {
             .says("In {owner}, set the device of input {name} to {value}", "");
     /** The application that it takes. */
     public static final Setting<String> APPLICATION = Common.ref(I, "application", "application", Kind.APPLICATION);
+    /** For each further application, by its id: whether the input takes that too. */
+    public static final Setting<Boolean> ALSO = Common.flag(I, "alsoTakes", "also takes program", false)
+            .says("In {owner}, have input {name} take {sub} too", "In {owner}, stop input {name} taking {sub}")
+            .each();
     /** How it recognises the application. */
     public static final Setting<Recognised> RECOGNISED = Setting.usual(
             I, "recognisedBy", "recognised by", new ValueType.Word<>(Recognised.class), Recognised.PROGRAM);
@@ -198,6 +217,28 @@ public final class Productions {
         return numbers;
     }
 
+    /** The applications of the rig that an input takes, by id; none where it takes something else. */
+    public static List<Element> programs(Rig rig, Element input) {
+        if (input.get(TAKES) != Takes.APPLICATION) {
+            return List.of();
+        }
+        SortedSet<String> ids = new TreeSet<>(Ids.ORDER);
+        String first = input.get(APPLICATION);
+        if (first != null) {
+            ids.add(first);
+        }
+        String prefix = ALSO.key() + ":";
+        for (String key : input.keys()) {
+            String id = key.startsWith(prefix) ? key.substring(prefix.length()) : "";
+            if (!id.isEmpty() && input.is(ALSO.of(id), false)) {
+                ids.add(id);
+            }
+        }
+        return ids.stream()
+                .flatMap(id -> rig.find(id, Kind.APPLICATION).stream())
+                .toList();
+    }
+
     /** The number of one to three digits that a text ends in from a place on; −1 if it does not, or begins with 0. */
     private static int number(String text, int from) {
         int length = text.length() - from;
@@ -215,13 +256,27 @@ public final class Productions {
         return number;
     }
 
-    static final List<Setting<?>> ALL =
-            List.of(MACHINE, RUNNING, STARTS, RATE, PATH, CUE_DEVICE, TRACKS, CURRENT_SCENE, TRACK_NAME);
+    static final List<Setting<?>> ALL = List.of(
+            MACHINE,
+            RUNNING,
+            STARTS,
+            RATE,
+            PATH,
+            CUE_DEVICE,
+            TRACKS,
+            CURRENT_SCENE,
+            TRACK_NAME,
+            CAPTURE_LATENCY,
+            CUE_LATENCY,
+            CUE_PROGRAM,
+            CAPTURES_PROGRAMS,
+            RESTARTS);
     static final List<Setting<?>> INPUT = List.of(
             INPUT_OF,
             TAKES,
             DEVICE,
             APPLICATION,
+            ALSO,
             RECOGNISED,
             PLAYS_ALOUD,
             INPUT_LEVEL,

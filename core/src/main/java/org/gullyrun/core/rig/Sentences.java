@@ -32,6 +32,18 @@ public final class Sentences {
         };
     }
 
+    /** Whether a change of a program's or device's settings takes effect only once that is restarted. */
+    public static boolean hasToRestart(Element program) {
+        return switch (program.kind()) {
+            case MIXER -> program.is(Mixers.RESTARTS, false);
+            case PRODUCTION -> program.is(Productions.RESTARTS, false);
+            case APPLICATION -> program.is(Applications.RESTARTS, false);
+            case DEVICE -> program.is(Devices.RESTARTS, false);
+            case MACHINE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, STRIP, BUS, INPUT -> false;
+            case GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> false;
+        };
+    }
+
     private static String onTracks(Rig rig, Element input) {
         List<String> names = Productions.ticked(input, Productions.TRACK).stream()
                 .map(n -> called("track", trackName(rig, rig.program(input), String.valueOf(n))))
@@ -41,7 +53,9 @@ public final class Sentences {
 
     /** What a change does, as a step for the creator. */
     private static String say(Rig rig, Element element, Setting<?> setting, @Nullable Object to) {
-        String template = to instanceof Boolean on && !on ? setting.sayOff() : setting.sayOn();
+        boolean off = to instanceof Boolean on && !on
+                || to == null && !setting.sayOff().isEmpty();
+        String template = off ? setting.sayOff() : setting.sayOn();
         boolean plainFlag = to instanceof Boolean && !template.isEmpty();
         if (template.isEmpty() || (to == Unknown.UNKNOWN && !plainFlag)) {
             Element program = rig.program(element);
@@ -56,7 +70,10 @@ public final class Sentences {
                         "name", rig.name(element.id()),
                         "owner", rig.program(element).name(),
                         "sub", sub(rig, element, setting),
-                        "value", words(rig, setting, to)));
+                        "value",
+                                setting.equals(Productions.CUE_PROGRAM) && to instanceof Integer track
+                                        ? trackName(rig, element, track.toString())
+                                        : words(rig, setting, to)));
     }
 
     /**
@@ -123,6 +140,7 @@ public final class Sentences {
     private static String spoken(Choice choice) {
         return switch ((Choice.Special) choice) {
             case DEFAULT -> "the default";
+            case PLAYBACK_DEFAULT -> "the playback default";
             case CALL_DEFAULT -> "the default for calls";
             case NOTHING -> "nothing";
             case UNSET -> "none";

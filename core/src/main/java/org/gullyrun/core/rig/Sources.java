@@ -1,6 +1,7 @@
 package org.gullyrun.core.rig;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** The settings of a source: something that makes sound. */
 public final class Sources {
@@ -41,9 +42,9 @@ public final class Sources {
     /** Usual level in dBFS. */
     public static final Setting<Double> LEVEL =
             Setting.optional(K, "level", "usual level", new ValueType.Number("dBFS", -200, 20));
-    /** An application, a recording device, or an input of a production that takes its own sound. */
+    /** An application or one output of it, a recording device, or an input of a production that takes its own sound. */
     public static final Setting<String> AT =
-            Common.ref(K, "startsAt", "where it starts", Kind.APPLICATION, Kind.DEVICE, Kind.INPUT);
+            Common.ref(K, "startsAt", "where it starts", Kind.APPLICATION, Kind.APP_OUTPUT, Kind.DEVICE, Kind.INPUT);
 
     /** Whether it must not be heard by the public. */
     public static final Setting<Boolean> PRIVATE = Common.flag(K, "private", "private", false);
@@ -57,7 +58,38 @@ public final class Sources {
     public static final Setting<Double> PICTURE_DELAY =
             Setting.optional(K, "pictureDelay", "delay of its picture", Common.TIME);
 
-    static final List<Setting<?>> ALL = List.of(CLASS, LEVEL, AT, PRIVATE, LICENSED, PERSON, TOGETHER, PICTURE_DELAY);
+    /** For each scene, by its id: whether the source need not be heard in it. */
+    public static final Setting<Boolean> RESTS =
+            Common.flag(K, "rests", "rests in scene", false).each();
+    /** For each scene, by its id: whether the public must not hear the source in it. */
+    public static final Setting<Boolean> SILENT =
+            Common.flag(K, "silent", "silent in scene", false).each();
+    /** For a performer: the source that they play or sing to. */
+    public static final Setting<String> KEEPS_TIME =
+            Setting.optional(K, "keepsTimeWith", "keeps time with", new ValueType.Ref(java.util.Set.of(K)));
+    /** For a performer: the ears at which they hear what they keep time with. */
+    public static final Setting<String> HEARD_AT =
+            Setting.optional(K, "heardAt", "hears it at", new ValueType.Ref(java.util.Set.of(Kind.OUTLET)));
+
+    static final List<Setting<?>> ALL = List.of(
+            CLASS, LEVEL, AT, PRIVATE, LICENSED, PERSON, TOGETHER, PICTURE_DELAY, RESTS, SILENT, KEEPS_TIME, HEARD_AT);
+
+    /** The application in which a source starts, be it at one output only; null where it starts elsewhere. */
+    public static @Nullable Element application(Rig rig, Element source) {
+        Element at = rig.find(source.get(AT));
+        return at == null
+                ? null
+                : at.kind() == Kind.APPLICATION ? at : at.kind() == Kind.APP_OUTPUT ? rig.owner(at) : null;
+    }
+
+    /** The outputs of its application at which a source is heard: all of them, or the one at which it starts. */
+    public static List<Element> outputs(Rig rig, Element source) {
+        Element at = rig.find(source.get(AT));
+        if (at == null) {
+            return List.of();
+        }
+        return at.kind() == Kind.APP_OUTPUT ? List.of(at) : rig.in(at.id(), Kind.APP_OUTPUT);
+    }
 
     /** The level in dBFS RMS that a source counts with. */
     public static double level(Element source) {

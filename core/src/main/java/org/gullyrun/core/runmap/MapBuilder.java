@@ -225,6 +225,12 @@ final class MapBuilder {
                 MapNode node = node(application.id(), Stage.PROGRAMS, application.name());
                 put(node, outPoint);
                 put(node, inPoint);
+                for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+                    PointId own = PointId.of(output.id());
+                    if (free(own)) {
+                        put(node, own);
+                    }
+                }
             }
         }
     }

@@ -31,7 +31,7 @@ final class Expected {
         Outlets.Sort sort = outlet.get(Outlets.SORT);
         double strength = routes.isEmpty() ? Double.NEGATIVE_INFINITY : SlowAudit.strength(routes);
         List<SlowRoute> electric = routes.stream().filter(w -> !w.air()).toList();
-        if (sort == Outlets.Sort.FAR_END && outlet.get(Outlets.APPLICATION).equals(source.get(Sources.AT))) {
+        if (SlowAudit.isOwn(rig, source, outlet)) {
             if (!routes.isEmpty()) {
                 boolean cancels = rig.get(outlet.get(Outlets.APPLICATION)).is(Applications.CANCELS_ECHO, true);
                 worst(
@@ -39,17 +39,18 @@ final class Expected {
                         "loop.far-end:" + pair,
                         electric.isEmpty() && cancels
                                 ? Severity.NOTE
-                                : strength >= -30
+                                : strength >= -30.000000001
                                         ? Severity.CRITICAL
-                                        : strength >= -45 ? Severity.MAJOR : Severity.MINOR);
+                                        : strength >= -45.000000001 ? Severity.MAJOR : Severity.MINOR);
             }
             return;
         }
-        if (routes.isEmpty() || isAbsent(source, outlet, wish, routes)) {
+        if (routes.isEmpty() || isAbsent(rig, source, outlet, wish, routes)) {
             return;
         }
         if (wish == Wish.NEVER) {
-            boolean entered = SlowAudit.isEntered(brief, source, outlet, scene);
+            boolean entered = SlowAudit.isEntered(brief, source, outlet, scene)
+                    || SlowGraph.on(source, Sources.SILENT.of(scene.isEmpty() ? "none" : scene));
             never(rig, brief, source, outlet, sort, strength, electric, entered, pair, into);
             return;
         }
@@ -68,14 +69,13 @@ final class Expected {
     }
 
     /** Whether a must does not arrive, or too faintly to count. */
-    static boolean isAbsent(Element source, Element outlet, Wish wish, List<SlowRoute> routes) {
+    static boolean isAbsent(Rig rig, Element source, Element outlet, Wish wish, List<SlowRoute> routes) {
         if (wish != Wish.MUST || routes.isEmpty()) {
             return wish == Wish.MUST;
         }
-        boolean ownCall = outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
-                && outlet.get(Outlets.APPLICATION).equals(source.get(Sources.AT));
+        boolean ownCall = SlowAudit.isOwn(rig, source, outlet);
         double strength = SlowAudit.strength(routes);
-        return !ownCall && (strength < -30 || source.or(Sources.LEVEL, -20.0) + strength < -60);
+        return !ownCall && (strength < -30.000000001 || source.or(Sources.LEVEL, -20.0) + strength < -60.000000001);
     }
 
     /** What follows from a must in all scenes in which it is one. */
@@ -129,12 +129,12 @@ final class Expected {
                         || flagged && keeps
                 ? Severity.CRITICAL
                 : Severity.MAJOR;
-        boolean kept = isPrivate && !electric.isEmpty() && SlowAudit.strength(electric) >= -60;
+        boolean kept = isPrivate && !electric.isEmpty() && SlowAudit.strength(electric) >= -60.000000001;
         worst(into, "leak:" + pair, kept ? full : byStrength(full, strength));
     }
 
     private static Severity byStrength(Severity full, double strength) {
-        return strength >= -30 ? full : strength >= -50 ? Severity.MINOR : Severity.NOTE;
+        return strength >= -30.000000001 ? full : strength >= -50.000000001 ? Severity.MINOR : Severity.NOTE;
     }
 
     private static void worst(Map<String, Severity> into, String identity, Severity severity) {

@@ -9,7 +9,9 @@ import java.util.Map;
 import java.util.Set;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
@@ -121,7 +123,35 @@ final class SlowAudit {
                 || !scene.isEmpty() && brief.cells().containsKey(new Brief.Cell(source.id(), outlet.id(), scene));
     }
 
+    /** Whether a source starts at an application, or at one of its outputs. */
+    static boolean isOf(Rig rig, Element source, String application) {
+        Element at = rig.find(source.get(Sources.AT));
+        return at != null
+                && (at.id().equals(application)
+                        || at.kind() == Kind.APP_OUTPUT && application.equals(at.get(Applications.OUTPUT_OF)));
+    }
+
+    /** Whether those at the far end of a call would hear a voice of their own. */
+    static boolean isOwn(Rig rig, Element source, Element outlet) {
+        String person = source.get(Sources.PERSON);
+        boolean other = !person.isEmpty()
+                && !outlet.get(Outlets.PERSONS).isEmpty()
+                && !outlet.get(Outlets.PERSONS).contains(person);
+        return outlet.get(Outlets.SORT) == Outlets.Sort.FAR_END
+                && isOf(rig, source, outlet.get(Outlets.APPLICATION))
+                && !other;
+    }
+
     static Wish wish(Rig rig, Brief brief, Element source, Element outlet, String scene) {
+        boolean named = !scene.isEmpty();
+        if (named && SlowGraph.on(source, Sources.SILENT.of(scene)) && outlet.get(Outlets.SORT) != Outlets.Sort.EARS) {
+            return Wish.NEVER;
+        }
+        Wish usual = usual(rig, brief, source, outlet, scene);
+        return named && usual == Wish.MUST && SlowGraph.on(source, Sources.RESTS.of(scene)) ? Wish.MAY : usual;
+    }
+
+    private static Wish usual(Rig rig, Brief brief, Element source, Element outlet, String scene) {
         Wish there = scene.isEmpty() ? null : brief.cells().get(new Brief.Cell(source.id(), outlet.id(), scene));
         Wish all = brief.cells().get(new Brief.Cell(source.id(), outlet.id(), ""));
         if (there != null || all != null) {
@@ -133,13 +163,39 @@ final class SlowAudit {
                 || sort == Outlets.Sort.RELAY
                 || sort == Outlets.Sort.ROOM
                 || sort == Outlets.Sort.TRACK
-                || sort == Outlets.Sort.FAR_END
-                        && !outlet.get(Outlets.APPLICATION).equals(source.get(Sources.AT));
+                || sort == Outlets.Sort.FAR_END && !isOf(rig, source, outlet.get(Outlets.APPLICATION));
         if (source.is(Sources.PRIVATE, false) && open
                 || source.is(Sources.LICENSED, false) && sort == Outlets.Sort.ARCHIVE) {
             return Wish.NEVER;
         }
-        return sort == Outlets.Sort.TRACK && forOthers(rig, brief, source, outlet) ? Wish.NEVER : Wish.MAY;
+        boolean never = sort == Outlets.Sort.TRACK && forOthers(rig, brief, source, outlet)
+                || SlowGraph.on(outlet, Outlets.NOTHING_ELSE);
+        return never ? Wish.NEVER : Wish.MAY;
+    }
+
+    /** Whether a must at a listener is met at another of those that stand in for each other. */
+    boolean isMetElsewhere(Rig rig, Brief brief, Element source, Element outlet, String scene) {
+        String root = root(outlet);
+        if (rig.of(Kind.OUTLET).stream().noneMatch(o -> root.equals(o.get(Outlets.STANDS_IN)))) {
+            return false;
+        }
+        for (Element other : rig.of(Kind.OUTLET)) {
+            Wish wish = wish(rig, brief, source, other, scene);
+            List<SlowRoute> routes = root(other).equals(root) ? routes(source.id(), other.id()) : List.of();
+            if (routes != null
+                    && !routes.isEmpty()
+                    && wish != Wish.NEVER
+                    && !isOwn(rig, source, other)
+                    && strength(routes) >= -30.000000001
+                    && source.or(Sources.LEVEL, -20.0) + strength(routes) >= -60.000000001) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static String root(Element outlet) {
+        return outlet.get(Outlets.STANDS_IN) == null ? outlet.id() : outlet.get(Outlets.STANDS_IN);
     }
 
     /** Whether a track is dedicated to others than a source. */

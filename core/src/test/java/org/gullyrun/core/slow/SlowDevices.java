@@ -79,7 +79,14 @@ abstract class SlowDevices {
                 && on(d, Devices.PRESENT)
                 && on(d, Devices.ENABLED)
                 && (d.get(Devices.DIRECTION) == Direction.PLAYBACK || on(d, Devices.PERMITTED));
-        return closed(ok, "usable " + id);
+        String by = d == null ? null : d.get(Devices.PROVIDED_BY);
+        Element engine = rig.find(by);
+        Set<String> running = Set.of();
+        if (engine != null) {
+            Setting<Boolean> runs = engine.kind() == Kind.MIXER ? Mixers.RUNNING : Links.PROCESSOR_RUNNING;
+            running = closed(on(engine, runs), "running " + engine.id());
+        }
+        return join(running, closed(ok && (by == null || engine != null), "usable " + id));
     }
 
     static double latency(Element device) {
@@ -163,6 +170,9 @@ abstract class SlowDevices {
         if (choice == Choice.Special.DEFAULT) {
             return machineDefault(machine, playback, false);
         }
+        if (choice == Choice.Special.PLAYBACK_DEFAULT) {
+            return machineDefault(machine, true, false);
+        }
         return choice == Choice.Special.CALL_DEFAULT ? machineDefault(machine, playback, true) : "";
     }
 
@@ -208,11 +218,11 @@ abstract class SlowDevices {
         }
         for (Element bus : rig.of(Kind.BUS)) {
             Element m = rig.owner(bus);
-            if (bus.get(Mixers.TARGET) instanceof Choice.To(String target)
-                    && target.equals(device)
+            boolean own = bus.get(Mixers.BUS_PATH) != null;
+            if (resolve(m.get(Mixers.MACHINE), bus.get(Mixers.TARGET), true).equals(device)
                     && on(m, Mixers.RUNNING)
-                    && goesAround(m.get(Mixers.PATH))) {
-                gates.add("path " + m.id());
+                    && goesAround(own ? bus.get(Mixers.BUS_PATH) : m.get(Mixers.PATH))) {
+                gates.add("path " + (own ? bus.id() : m.id()));
             }
         }
         for (Element p : rig.of(Kind.PRODUCTION)) {

@@ -46,14 +46,16 @@ final class SlowGraph extends SlowDevices {
     private void source(Element source) {
         String at = source.get(Sources.AT);
         Element place = rig.find(at);
-        if (place != null && place.kind() == Kind.APPLICATION) {
+        if (place != null && (place.kind() == Kind.APPLICATION || place.kind() == Kind.APP_OUTPUT)) {
+            boolean whole = place.kind() == Kind.APPLICATION;
+            Element a = whole ? place : rig.owner(place);
             add(
                     source.id(),
-                    place.id() + "#out",
+                    whole ? a.id() + "#out" : place.id(),
                     source,
-                    db(place, Applications.LEVEL),
+                    db(a, Applications.LEVEL),
                     0,
-                    closed(!on(place, Applications.MUTED), "muted " + place.id()));
+                    closed(!on(a, Applications.MUTED), "muted " + a.id()));
         } else if (place != null && place.kind() == Kind.INPUT) {
             if (place.get(Productions.TAKES) == Takes.OWN) {
                 brought(rig.owner(place), place).forEach(b -> enter(source.id(), b, place, Set.of()));
@@ -69,11 +71,13 @@ final class SlowGraph extends SlowDevices {
             String chosen = resolve(machine, output(a, output), true);
             String fallback = fallback(a, chosen, true);
             double level = db(output, Applications.OUTPUT_LEVEL);
-            if (!chosen.isEmpty()) {
-                add(a.id() + "#out", chosen, output, level, 0, usable(chosen));
-            }
-            if (!fallback.isEmpty()) {
-                add(a.id() + "#out", fallback, output, level, 0, Set.of());
+            for (String out : starts(output) ? List.of(a.id() + "#out", output.id()) : List.of(a.id() + "#out")) {
+                if (!chosen.isEmpty()) {
+                    add(out, chosen, output, level, 0, usable(chosen));
+                }
+                if (!fallback.isEmpty()) {
+                    add(out, fallback, output, level, 0, Set.of());
+                }
             }
         }
         Choice listens = effective(a, a.get(Applications.INPUT), a.get(Applications.INPUT_SYSTEM));
@@ -90,6 +94,10 @@ final class SlowGraph extends SlowDevices {
         }
     }
 
+    private boolean starts(Element output) {
+        return rig.of(Kind.SOURCE).stream().anyMatch(s -> output.id().equals(s.get(Sources.AT)));
+    }
+
     // Mixers.
 
     private void mixer(Element m) {
@@ -97,9 +105,12 @@ final class SlowGraph extends SlowDevices {
             Set<String> gates = closed(
                     on(m, Mixers.RUNNING), "running " + m.id(), !on(strip, Mixers.STRIP_MUTED), "muted " + strip.id());
             double level = db(strip, Mixers.STRIP_LEVEL);
-            if (strip.get(Mixers.FEED) instanceof Choice.To(String feed)) {
+            Choice taken = strip.get(Mixers.FEED);
+            String feed = resolve(m.get(Mixers.MACHINE), taken, taken == Choice.Special.PLAYBACK_DEFAULT);
+            if (!feed.isEmpty()) {
                 Element d = device(feed);
-                if (d != null && d.get(Devices.DIRECTION) == Direction.PLAYBACK) {
+                if (taken == Choice.Special.PLAYBACK_DEFAULT
+                        || d != null && d.get(Devices.DIRECTION) == Direction.PLAYBACK) {
                     outOf(feed, false)
                             .forEach(o -> add(
                                     o.point(),
@@ -127,7 +138,8 @@ final class SlowGraph extends SlowDevices {
             }
         }
         for (Element bus : rig.in(m.id(), Kind.BUS)) {
-            if (bus.get(Mixers.TARGET) instanceof Choice.To(String target)) {
+            String target = resolve(m.get(Mixers.MACHINE), bus.get(Mixers.TARGET), true);
+            if (!target.isEmpty()) {
                 Element d = device(target);
                 if (d != null && d.get(Devices.DIRECTION) == Direction.RECORDING) {
                     into(target).forEach(i -> add(bus.id(), i.point(), bus, i.gain(), i.late(), i.closedBy()));
@@ -228,7 +240,8 @@ final class SlowGraph extends SlowDevices {
                 "muted " + b.input.id(),
                 b.open,
                 "scene " + b.point());
-        add(from, b.point(), by, db(b.input, Productions.INPUT_LEVEL) + b.level, b.delay, join(gates, more));
+        double late = b.delay + db(p, Productions.CAPTURE_LATENCY);
+        add(from, b.point(), by, db(b.input, Productions.INPUT_LEVEL) + b.level, late, join(gates, more));
     }
 
     private void production(Element p) {
@@ -236,7 +249,10 @@ final class SlowGraph extends SlowDevices {
         int count = p.get(Productions.TRACKS);
         String cue = resolve(machine, p.get(Productions.CUE_DEVICE), true);
         if (!cue.isEmpty()) {
-            add(p.id() + "#cue", cue, p, 0, 0, usable(cue));
+            add(p.id() + "#cue", cue, p, 0, db(p, Productions.CUE_LATENCY), usable(cue));
+        }
+        if (p.get(Productions.CUE_PROGRAM) != null) {
+            add(p.id() + "#track" + p.get(Productions.CUE_PROGRAM), p.id() + "#cue", p, 0, 0, Set.of());
         }
         for (Element input : rig.in(p.id(), Kind.INPUT)) {
             Takes takes = input.get(Productions.TAKES);
@@ -287,17 +303,23 @@ final class SlowGraph extends SlowDevices {
                 enter(from, b, input, join(usable(from), around(from)));
             }
         } else if (takes == Takes.APPLICATION) {
-            Element a = rig.find(input.get(Productions.APPLICATION), Kind.APPLICATION)
-                    .orElse(null);
-            if (a != null) {
-                List<Element> outputs = rig.in(a.id(), Kind.APP_OUTPUT);
-                boolean plays =
-                        outputs.isEmpty() || outputs.stream().anyMatch(o -> output(a, o) != Choice.Special.NOTHING);
-                enter(
-                        a.id() + "#out",
-                        b,
-                        input,
-                        closed(!goesAround(a.get(Applications.PATH)), "path " + a.id(), plays, "plays " + a.id()));
+            for (Element a : rig.of(Kind.APPLICATION)) {
+                if (a.id().equals(input.get(Productions.APPLICATION)) || on(input, Productions.ALSO.of(a.id()))) {
+                    take(input, a, b);
+                }
+            }
+        }
+    }
+
+    private void take(Element input, Element a, Brought b) {
+        List<Element> outputs = rig.in(a.id(), Kind.APP_OUTPUT);
+        Set<String> path = closed(!goesAround(a.get(Applications.PATH)), "path " + a.id());
+        boolean plays = outputs.isEmpty() || outputs.stream().anyMatch(o -> output(a, o) != Choice.Special.NOTHING);
+        enter(a.id() + "#out", b, input, join(path, closed(plays, "plays " + a.id())));
+        for (Element o : outputs) {
+            if (starts(o)) {
+                boolean one = output(a, o) != Choice.Special.NOTHING;
+                enter(o.id(), b, input, join(path, closed(one, "plays " + o.id())));
             }
         }
     }
@@ -374,15 +396,26 @@ final class SlowGraph extends SlowDevices {
                 Element a = rig.get(o.get(Outlets.APPLICATION));
                 Set<String> gates = closed(!on(a, Applications.INPUT_MUTED), "muted in " + a.id());
                 add(a.id() + "#in", o.id(), o, 0, 0, gates);
+                for (Element source : rig.of(Kind.SOURCE)) {
+                    String person = source.get(Sources.PERSON);
+                    List<String> persons = o.get(Outlets.PERSONS);
+                    boolean other = !person.isEmpty() && !persons.isEmpty() && !persons.contains(person);
+                    if (on(a, Applications.PASSES_GUESTS) && other && SlowAudit.isOf(rig, source, a.id())) {
+                        add(source.id(), o.id(), a, 0, 0, Set.of());
+                    }
+                }
             }
             default -> {
                 Element output = rig.get(o.get(Outlets.OUTPUT));
                 Set<String> gates = closed(on(output, Productions.ACTIVE), "active " + output.id());
-                int heard = 0;
-                for (int n = 12; n >= 1; n--) {
-                    heard = on(output, Productions.TAKES_TRACK.of(n)) ? n : heard;
+                int heard = lowest(output);
+                boolean track = o.get(Outlets.SORT) == Outlets.Sort.TRACK;
+                Element other = rig.find(o.get(Outlets.OTHERWISE));
+                if (!track && other != null && (heard == 0 || !on(output, Productions.ACTIVE)) && lowest(other) > 0) {
+                    Set<String> its = closed(on(other, Productions.ACTIVE), "active " + other.id());
+                    add(rig.owner(other).id() + "#track" + lowest(other), o.id(), other, 0, 0, its);
                 }
-                if (o.get(Outlets.SORT) == Outlets.Sort.TRACK) {
+                if (track) {
                     heard = o.get(Outlets.TRACK);
                     gates = join(gates, closed(on(output, Productions.TAKES_TRACK.of(heard)), "takes " + heard));
                 }
@@ -391,5 +424,13 @@ final class SlowGraph extends SlowDevices {
                 }
             }
         }
+    }
+
+    private static int lowest(Element output) {
+        int heard = 0;
+        for (int n = 12; n >= 1; n--) {
+            heard = on(output, Productions.TAKES_TRACK.of(n)) ? n : heard;
+        }
+        return heard;
     }
 }

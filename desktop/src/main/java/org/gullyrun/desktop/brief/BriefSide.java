@@ -106,6 +106,8 @@ public final class BriefSide extends SidePane {
             case PRIVATE -> "because " + source.name() + " is private";
             case LICENSED -> "because " + source.name() + " is licensed";
             case DEDICATED -> "because the track is meant for others";
+            case SILENT -> "because " + source.name() + " is silent in this scene";
+            case NOTHING_ELSE -> "because " + outlet.name() + " must get nothing else";
             case ENTERED -> "as entered";
             case NOT_SET -> "not entered";
         };

@@ -69,6 +69,8 @@ final class PairSheet {
             case PRIVATE -> ": it is private.";
             case LICENSED -> ": it is licensed.";
             case DEDICATED -> ": the track is meant for others.";
+            case SILENT -> ": it is silent in this scene.";
+            case NOTHING_ELSE -> ": nothing else may be heard there.";
             case ENTERED, NOT_SET -> ".";
         };
         return arrives + "The brief says " + cell.wish().word() + because;

@@ -57,13 +57,13 @@ final class CallProfile implements Rule {
             String body = microphone.or(Devices.BODY, "");
             if (body.isEmpty()
                     || microphone.get(Devices.DIRECTION) != Direction.RECORDING
-                    || !Choices.usable(microphone)) {
+                    || !Choices.usable(context.rig(), microphone)) {
                 continue;
             }
             Element worn = rig.of(Kind.DEVICE).stream()
                     .filter(d -> body.equals(d.or(Devices.BODY, ""))
                             && d.get(Devices.DIRECTION) == Direction.PLAYBACK
-                            && Choices.usable(d)
+                            && Choices.usable(context.rig(), d)
                             && servesEars(context, d))
                     .findFirst()
                     .orElse(null);

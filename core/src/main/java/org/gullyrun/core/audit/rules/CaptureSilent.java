@@ -47,8 +47,7 @@ final class CaptureSilent implements Rule {
                 continue;
             }
             List<Element> taken = rig.of(Kind.INPUT).stream()
-                    .filter(i -> i.get(Productions.TAKES) == Productions.Takes.APPLICATION
-                            && application.id().equals(i.get(Productions.APPLICATION)))
+                    .filter(i -> Productions.programs(rig, i).contains(application))
                     .toList();
             boolean routed = rig.in(application.id(), Kind.APP_OUTPUT).stream()
                     .anyMatch(o -> o.get(Applications.SYSTEM_CHOICE) != Choice.Special.UNSET);
@@ -56,7 +55,7 @@ final class CaptureSilent implements Rule {
                 continue;
             }
             long musts = context.musts().stream()
-                    .filter(c -> application.id().equals(c.source().get(Sources.AT)))
+                    .filter(c -> application == Sources.application(rig, c.source()))
                     .count();
             String state = running ? "makes no sound" : "isn't running";
             findings.add(FindingBuilder.of(id(), musts > 0 ? Severity.MINOR : Severity.NOTE, application.id())

@@ -97,7 +97,7 @@ final class DefaultFragile implements Rule {
                 List<Element> others = rig.of(Kind.DEVICE).stream()
                         .filter(d -> machine.id().equals(d.get(Devices.MACHINE))
                                 && d.get(Devices.DIRECTION) == role.direction
-                                && Choices.usable(d)
+                                && Choices.usable(rig, d)
                                 && !Choice.to(d.id()).equals(machine.get(role.setting)))
                         .toList();
                 if (others.size() > left) {

@@ -109,8 +109,8 @@ final class DeviceUse {
     private void add(
             Element holder, Setting<?> setting, String device, @Nullable Direction direction, String fallback) {
         boolean fine = direction == null ? Choices.usable(rig, device) : Choices.usable(rig, device, direction);
-        if (device.isEmpty() || fine) {
-            return;
+        if (device.isEmpty() || fine || fallback.isEmpty() && Choices.lacksOnlyItsEngine(rig, device)) {
+            return; // an engine that doesn't run is told as that
         }
         boolean wrong = direction != null
                 && rig.find(device) instanceof Element found
@@ -159,6 +159,9 @@ final class DeviceUse {
         }
         if (!device.is(Devices.ENABLED, true)) {
             return "is disabled";
+        }
+        if (Choices.lacksOnlyItsEngine(rig, device.id())) {
+            return "isn't there while " + rig.name(device.or(Devices.PROVIDED_BY, "")) + " doesn't run";
         }
         return device.get(Devices.DIRECTION) == Direction.RECORDING
                 ? "is blocked by the privacy settings"

@@ -3,14 +3,11 @@ package org.gullyrun.core.audit.rules;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import org.gullyrun.core.flow.graph.Choices;
-import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.jspecify.annotations.Nullable;
 
 /** The devices that a mixer or production reads and feeds. */
 final class EngineDevices {
@@ -20,8 +17,8 @@ final class EngineDevices {
     static Set<String> of(Rig rig, Element engine) {
         Set<String> ids = new LinkedHashSet<>();
         if (engine.kind() == Kind.MIXER) {
-            rig.in(engine.id(), Kind.STRIP).forEach(s -> add(ids, s.get(Mixers.FEED)));
-            rig.in(engine.id(), Kind.BUS).forEach(b -> add(ids, b.get(Mixers.TARGET)));
+            rig.in(engine.id(), Kind.STRIP).forEach(s -> ids.add(Choices.feed(rig, s)));
+            rig.in(engine.id(), Kind.BUS).forEach(b -> ids.add(Choices.target(rig, b)));
         } else {
             String machine = engine.get(Productions.MACHINE);
             for (Element input : rig.in(engine.id(), Kind.INPUT)) {
@@ -37,11 +34,5 @@ final class EngineDevices {
         }
         ids.remove("");
         return ids;
-    }
-
-    private static void add(Set<String> ids, @Nullable Choice choice) {
-        if (choice != null) {
-            ids.add(choice.id());
-        }
     }
 }

@@ -103,7 +103,8 @@ final class HeardTwice extends PairRule {
         for (int segment : route.in(scene.graph())) {
             for (Address at : scene.graph().assumed(segment)) {
                 switch (at.key()) {
-                    case "latency", "delay", "passLatency" -> times.merge(at, by, Integer::sum);
+                    case "latency", "delay", "passLatency", "captureLatency", "cueLatency" ->
+                        times.merge(at, by, Integer::sum);
                     default -> {}
                 }
             }

@@ -8,6 +8,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -53,7 +54,7 @@ final class LateSelf extends MustRule {
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         Thresholds t = context.thresholds();
-        if (cell.delivery().strength() < t.of(Threshold.LEAK_MINOR)) {
+        if (!Figures.reaches(cell.delivery().strength(), t.of(Threshold.LEAK_MINOR))) {
             return null;
         }
         double late = cell.delivery().strongestDelay();

@@ -15,6 +15,7 @@ import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes.Ground;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -61,16 +62,16 @@ final class Leak extends PairRule {
                         || flagged && sort != null && sort.keeps()
                 ? Severity.CRITICAL
                 : Severity.MAJOR;
-        if (isPrivate && cell.electric().strength() >= t.of(Threshold.PRIVATE_KEPT)) {
+        if (isPrivate && Figures.reaches(cell.electric().strength(), t.of(Threshold.PRIVATE_KEPT))) {
             return full;
         }
         return byStrength(t, full, cell.delivery().strength());
     }
 
     static Severity byStrength(Thresholds t, Severity full, double strength) {
-        return strength >= t.of(Threshold.LEAK_MINOR)
+        return Figures.reaches(strength, t.of(Threshold.LEAK_MINOR))
                 ? full
-                : strength >= t.of(Threshold.LEAK_NOTE) ? Severity.MINOR : Severity.NOTE;
+                : Figures.reaches(strength, t.of(Threshold.LEAK_NOTE)) ? Severity.MINOR : Severity.NOTE;
     }
 
     @Override
@@ -80,7 +81,11 @@ final class Leak extends PairRule {
         Ground ground = cell.counting().ground();
         FlowGraph graph = context.scenes().get(scene).graph();
         List<Integer> route = cell.delivery().strongest();
-        String because = ground == Ground.LICENSED ? " Its licence only covers live." : "";
+        String because = switch (ground) {
+            case LICENSED -> " Its licence only covers live.";
+            case SILENT -> " " + source + Say.verb(source, " is", " are") + " silent in this scene.";
+            case ENTERED, PRIVATE, DEDICATED, NOTHING_ELSE, NOT_SET -> "";
+        };
         Outlets.Sort sort = cell.outlet().get(Outlets.SORT);
         String noticed = ground == Ground.LICENSED
                 ? "The saved show can be muted or taken down."

@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
@@ -55,9 +56,9 @@ final class LoopFarEnd extends PairRule {
         }
         Thresholds t = context.thresholds();
         double strength = cell.delivery().strength();
-        return strength >= t.of(Threshold.LEAK_MINOR)
+        return Figures.reaches(strength, t.of(Threshold.LEAK_MINOR))
                 ? Severity.CRITICAL
-                : strength >= t.of(Threshold.FAR_END_MAJOR) ? Severity.MAJOR : Severity.MINOR;
+                : Figures.reaches(strength, t.of(Threshold.FAR_END_MAJOR)) ? Severity.MAJOR : Severity.MINOR;
     }
 
     /** Whether the call program removes its own echo. It does unless entered otherwise. */

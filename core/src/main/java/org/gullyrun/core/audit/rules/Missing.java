@@ -138,8 +138,7 @@ final class Missing implements Rule {
 
     /** The output of the source's program whose device isn't known yet, if any device would bring it to the listener. */
     private static @Nullable Element unknownChoice(Rig rig, SceneReading scene, MissingPair pair) {
-        Element program =
-                rig.find(pair.source().get(Sources.AT), Kind.APPLICATION).orElse(null);
+        Element program = Sources.application(rig, pair.source());
         if (program == null) {
             return null;
         }
@@ -192,9 +191,8 @@ final class Missing implements Rule {
         if (byDefault && Choices.machineOf(rig, outlet) == null) {
             return outlet.name() + " listens on a default, but the computer isn't entered";
         }
-        Element program =
-                rig.find(pair.source().get(Sources.AT), Kind.APPLICATION).orElse(null);
-        List<Element> outputs = program == null ? List.of() : rig.in(program.id(), Kind.APP_OUTPUT);
+        Element program = Sources.application(rig, pair.source());
+        List<Element> outputs = Sources.outputs(rig, pair.source());
         if (program == null || outputs.size() != 1) {
             return "nothing leads there";
         }
@@ -214,10 +212,10 @@ final class Missing implements Rule {
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */
     private static List<Address> setsOut(Rig rig, Element source) {
-        Element application = rig.find(source.get(Sources.AT), Kind.APPLICATION).orElse(null);
+        Element application = Sources.application(rig, source);
         List<Address> settings = new ArrayList<>();
         if (application != null) {
-            for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
+            for (Element output : Sources.outputs(rig, source)) {
                 Choices.Going going = Choices.output(rig, application, output);
                 settings.add(new Address(output.id(), going.decidedBy().key()));
                 String machine = application.get(Applications.MACHINE);

@@ -22,6 +22,7 @@ import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
 
 /** Do two things have the same name, or is a strip, bus or track in use without one? */
 final class NamesTwin implements Rule {
@@ -86,10 +87,10 @@ final class NamesTwin implements Rule {
         for (Element mixer : rig.of(Kind.MIXER)) {
             List<Element> bare = new ArrayList<>();
             rig.in(mixer.id(), Kind.STRIP).stream()
-                    .filter(s -> isBare(s) && s.get(Mixers.FEED) instanceof Choice.To)
+                    .filter(s -> isBare(s) && isChosen(s.get(Mixers.FEED)))
                     .forEach(bare::add);
             rig.in(mixer.id(), Kind.BUS).stream()
-                    .filter(b -> isBare(b) && b.get(Mixers.TARGET) instanceof Choice.To)
+                    .filter(b -> isBare(b) && isChosen(b.get(Mixers.TARGET)))
                     .forEach(bare::add);
             if (!bare.isEmpty()) {
                 FindingBuilder told =
@@ -111,6 +112,10 @@ final class NamesTwin implements Rule {
             }
         }
         return findings;
+    }
+
+    private static boolean isChosen(@Nullable Choice choice) {
+        return choice != null && choice != Choice.Special.UNSET;
     }
 
     private static boolean isBare(Element e) {

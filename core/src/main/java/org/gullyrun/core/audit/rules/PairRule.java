@@ -65,10 +65,12 @@ abstract class PairRule implements Rule {
                             telling.words,
                             telling.evidence,
                             telling.figures,
-                            telling.evidence.routes().stream()
-                                    .anyMatch(w -> Say.assumed(
-                                            context.scenes().get(worst).graph(),
-                                            w.in(context.scenes().get(worst).graph())))));
+                            Say.assumedBetween(
+                                    context.scenes().get(worst).graph(),
+                                    telling.evidence.routes().stream()
+                                            .map(w -> w.in(
+                                                    context.scenes().get(worst).graph()))
+                                            .toList())));
                 }
             }
         }

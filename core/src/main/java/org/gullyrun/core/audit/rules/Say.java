@@ -3,11 +3,15 @@ package org.gullyrun.core.audit.rules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 
@@ -115,8 +119,23 @@ final class Say {
         return first(names, 4);
     }
 
+    /** Whether something on routes that are compared is not known, or a latency that some pass more often than others. */
+    static boolean assumedBetween(FlowGraph graph, List<List<Integer>> routes) {
+        List<Map<Address, Long>> latencies = routes.stream()
+                .map(route -> route.stream()
+                        .flatMap(s -> graph.assumed(s).stream())
+                        .collect(Collectors.groupingBy(at -> at, Collectors.counting())))
+                .toList();
+        return routes.stream().anyMatch(route -> assumed(graph, route))
+                || latencies.stream().anyMatch(one -> !one.equals(latencies.getFirst()));
+    }
+
+    /** Whether something on a route is not known; latencies of a production only matter where two routes are compared. */
     static boolean assumed(FlowGraph graph, List<Integer> segments) {
-        return segments.stream().anyMatch(s -> !graph.assumed(s).isEmpty());
+        return segments.stream()
+                .flatMap(s -> graph.assumed(s).stream())
+                .anyMatch(at -> !at.key().equals(Productions.CAPTURE_LATENCY.key())
+                        && !at.key().equals(Productions.CUE_LATENCY.key()));
     }
 
     /** A rate in kHz. */

@@ -40,7 +40,8 @@ final class TrackMixed extends PairRule {
         return cell.verdict() == Verdict.LEAK
                 && context.wishes().isForOthers(cell.source(), cell.outlet())
                 && !cell.source().is(Sources.PRIVATE, false)
-                && cell.counting().ground() != Wishes.Ground.ENTERED;
+                && cell.counting().ground() != Wishes.Ground.ENTERED
+                && cell.counting().ground() != Wishes.Ground.SILENT;
     }
 
     @Override

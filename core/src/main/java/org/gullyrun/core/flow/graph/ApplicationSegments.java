@@ -1,8 +1,11 @@
 package org.gullyrun.core.flow.graph;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
 import org.gullyrun.core.flow.graph.Compiler.End;
 import org.gullyrun.core.flow.graph.GraphBuilder.Draft;
 import org.gullyrun.core.flow.graph.GraphBuilder.Point;
@@ -14,15 +17,21 @@ import org.gullyrun.core.rig.DriverPath;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Sources;
 
 /** The segments that applications make: from their sources, to devices, from devices, to the far end. */
 final class ApplicationSegments {
     private final Compiler in;
     /** For each playback device: the applications that play to it. */
     private final Map<String, List<Element>> players = new HashMap<>();
+    /** The outputs at which a source starts that the other outputs of its program don't carry. */
+    private final Set<String> starting = new HashSet<>();
 
     ApplicationSegments(Compiler compiler) {
         this.in = compiler;
+        for (Element source : in.rig.of(Kind.SOURCE)) {
+            in.rig.find(source.get(Sources.AT), Kind.APP_OUTPUT).ifPresent(o -> starting.add(o.id()));
+        }
         for (Element application : in.rig.of(Kind.APPLICATION)) {
             for (Element output : in.rig.in(application.id(), Kind.APP_OUTPUT)) {
                 Choices.Going going = Choices.output(in.rig, application, output);
@@ -39,6 +48,13 @@ final class ApplicationSegments {
         return in.graph.point(PointId.out(application.id()), PointKind.APPLICATION_OUT, Double.NaN);
     }
 
+    /** Where a source that starts at one output only enters: the output itself. */
+    private Point out(Element application, Element place) {
+        return place.kind() == Kind.APP_OUTPUT
+                ? in.graph.point(place, PointKind.APPLICATION_OUT, Double.NaN)
+                : out(application);
+    }
+
     private Point into(Element application) {
         return in.graph.point(PointId.in(application.id()), PointKind.APPLICATION_IN, Double.NaN);
     }
@@ -52,24 +68,28 @@ final class ApplicationSegments {
         for (Element application : in.rig.of(Kind.APPLICATION)) {
             Point out = out(application);
             for (Element output : in.rig.in(application.id(), Kind.APP_OUTPUT)) {
-                Choices.Going going = Choices.output(in.rig, application, output);
-                if (!going.device().isEmpty()) {
-                    End end = in.end(going.device(), Direction.PLAYBACK);
-                    Draft draft =
-                            in.graph.segment(out, end.point(), output.id()).gain(output, Applications.OUTPUT_LEVEL);
-                    in.usable(draft, end);
-                }
-                if (!going.fallback().isEmpty()) {
-                    in.graph
-                            .segment(
-                                    out,
-                                    in.end(going.fallback(), Direction.PLAYBACK).point(),
-                                    output.id())
-                            .gain(output, Applications.OUTPUT_LEVEL)
-                            .fallback();
+                playing(application, output, out);
+                if (starting.contains(output.id())) {
+                    playing(application, output, out(application, output));
                 }
             }
             listening(application, out);
+        }
+    }
+
+    /** Adds what an output plays to. */
+    private void playing(Element application, Element output, Point out) {
+        Choices.Going going = Choices.output(in.rig, application, output);
+        if (!going.device().isEmpty()) {
+            End end = in.end(going.device(), Direction.PLAYBACK);
+            Draft draft = in.graph.segment(out, end.point(), output.id()).gain(output, Applications.OUTPUT_LEVEL);
+            in.usable(draft, end);
+        }
+        if (!going.fallback().isEmpty()) {
+            in.graph
+                    .segment(out, in.end(going.fallback(), Direction.PLAYBACK).point(), output.id())
+                    .gain(output, Applications.OUTPUT_LEVEL)
+                    .fallback();
         }
     }
 
@@ -100,10 +120,10 @@ final class ApplicationSegments {
         return draft;
     }
 
-    /** Adds a source that an application plays. */
-    void source(Point start, Element source, Element application) {
+    /** Adds a source that an application plays, on all outputs or on one. */
+    void source(Point start, Element source, Element application, Element place) {
         in.graph
-                .segment(start, out(application), source.id())
+                .segment(start, out(application, place), source.id())
                 .off(application, Applications.MUTED)
                 .gain(application, Applications.LEVEL);
     }
@@ -115,17 +135,44 @@ final class ApplicationSegments {
                 .ifPresent(application -> in.graph
                         .segment(into(application), end, outlet.id())
                         .off(application, Applications.INPUT_MUTED));
+        in.rig
+                .find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION)
+                .filter(application -> application.is(Applications.PASSES_GUESTS, true))
+                .ifPresent(application -> guests(end, outlet, application));
     }
 
-    /** The conditions for an application's output to be captured, wherever it plays. */
-    void capture(Draft draft, Element application) {
-        standardPath(draft, application);
+    /** Adds the voices of the others in a call, which its service passes on. */
+    private void guests(Point end, Element outlet, Element application) {
+        for (Element source : in.rig.of(Kind.SOURCE)) {
+            Element own = Sources.application(in.rig, source);
+            if (own != null && own.id().equals(application.id()) && Outlets.isForOther(outlet, source)) {
+                in.graph.segment(in.graph.point(source, PointKind.SOURCE, Double.NaN), end, application.id());
+            }
+        }
+    }
+
+    /** Adds the segments by which something takes an application, wherever it plays: whole, and each output with sound of its own. */
+    void capture(Element application, Function<Point, Draft> enter) {
         List<Element> outputs = in.rig.in(application.id(), Kind.APP_OUTPUT);
-        boolean somewhere = outputs.isEmpty()
-                || outputs.stream()
-                        .anyMatch(o -> Choices.output(in.rig, application, o).effective() != Choice.Special.NOTHING);
+        boolean somewhere = outputs.isEmpty() || outputs.stream().anyMatch(o -> playsSomewhere(application, o));
+        capture(enter.apply(out(application)), application, application, somewhere);
+        for (Element output : outputs) {
+            if (starting.contains(output.id())) {
+                Draft draft = enter.apply(out(application, output));
+                capture(draft, application, output, playsSomewhere(application, output));
+            }
+        }
+    }
+
+    private boolean playsSomewhere(Element application, Element output) {
+        return Choices.output(in.rig, application, output).effective() != Choice.Special.NOTHING;
+    }
+
+    /** The conditions for what an application or output plays to be captured. */
+    private void capture(Draft draft, Element application, Element place, boolean somewhere) {
+        standardPath(draft, application);
         draft.gate(
-                new Address(application.id(), "plays"),
+                new Address(place.id(), "plays"),
                 Gate.Sort.PLAYS_SOMEWHERE,
                 null,
                 somewhere,

@@ -1,14 +1,18 @@
 package org.gullyrun.core.flow.graph;
 
 import java.util.List;
+import java.util.SortedSet;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.jspecify.annotations.Nullable;
@@ -29,8 +33,32 @@ public final class Choices {
     public record Going(
             @Nullable Choice effective, String device, String fallback, boolean fallsBack, Setting<?> decidedBy) {}
 
-    /** Whether a device can be used: present, enabled and, for recording, permitted. Unknown values count as yes. */
-    public static boolean usable(Element device) {
+    /** The engine of the rig that offers a device; null if none does, or it isn't there. */
+    static @Nullable Element provider(Rig rig, Element device) {
+        Element engine = rig.find(device.get(Devices.PROVIDED_BY));
+        return engine == null || Capabilities.engine(engine.kind()) == null ? null : engine;
+    }
+
+    /** Whether a device can be used: it is itself in order, and what offers it, if anything does, runs. */
+    public static boolean usable(Rig rig, Element device) {
+        if (device.get(Devices.PROVIDED_BY) != null) {
+            Element engine = provider(rig, device);
+            Capabilities.Engine runs = engine == null ? null : Capabilities.engine(engine.kind());
+            if (engine == null || runs == null || !engine.is(runs.running(), true)) {
+                return false;
+            }
+        }
+        return usableItself(device);
+    }
+
+    /** Whether a device would be usable if the engine of the rig that offers it ran. */
+    public static boolean lacksOnlyItsEngine(Rig rig, String id) {
+        Element device = rig.find(id, Kind.DEVICE).orElse(null);
+        return device != null && usableItself(device) && provider(rig, device) != null && !usable(rig, device);
+    }
+
+    /** Whether a device is in order: present, enabled and, for recording, permitted. Unknown values count as yes. */
+    static boolean usableItself(Element device) {
         return device.is(Devices.PRESENT, true)
                 && device.is(Devices.ENABLED, true)
                 && (device.get(Devices.DIRECTION) != Direction.RECORDING || device.is(Devices.PERMITTED, true));
@@ -39,7 +67,7 @@ public final class Choices {
     /** Whether an id names a usable device. */
     public static boolean usable(Rig rig, String id) {
         Element device = rig.find(id);
-        return device != null && device.kind() == Kind.DEVICE && usable(device);
+        return device != null && device.kind() == Kind.DEVICE && usable(rig, device);
     }
 
     /** Whether an id names a usable device that faces a direction, or may do so as far as is known. */
@@ -89,8 +117,41 @@ public final class Choices {
             case Choice.To(String id) -> id;
             case Choice.Special.DEFAULT -> fallbackDefault(rig, machine, direction, false);
             case Choice.Special.CALL_DEFAULT -> fallbackDefault(rig, machine, direction, true);
+            case Choice.Special.PLAYBACK_DEFAULT -> fallbackDefault(rig, machine, Direction.PLAYBACK, false);
             case Choice.Special.NOTHING, Choice.Special.UNSET -> "";
         };
+    }
+
+    /** The lowest track that an output takes, which is the one that services and players play; null if it takes none. */
+    public static @Nullable Integer lowestTrack(Element output) {
+        SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);
+        return taken.isEmpty() ? null : taken.first();
+    }
+
+    /** The output that a listener hears because its own is off or takes no track; null if it hears its own, or none. */
+    public static @Nullable Element otherwise(Rig rig, Element outlet) {
+        Outlets.Sort sort = outlet.get(Outlets.SORT);
+        boolean may = sort == Outlets.Sort.LIVE || sort == Outlets.Sort.ARCHIVE || sort == Outlets.Sort.RELAY;
+        Element own = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
+        boolean works = own != null && own.is(Productions.ACTIVE, true) && lowestTrack(own) != null;
+        return may && !works
+                ? rig.find(outlet.get(Outlets.OTHERWISE), Kind.OUTPUT).orElse(null)
+                : null;
+    }
+
+    /** The id of the device that a strip takes; empty if none. */
+    public static String feed(Rig rig, Element strip) {
+        return device(rig, machineOfMixer(rig, strip), strip.get(Mixers.FEED), Direction.RECORDING);
+    }
+
+    /** The id of the device to which a bus goes; empty if to none. */
+    public static String target(Rig rig, Element bus) {
+        return device(rig, machineOfMixer(rig, bus), bus.get(Mixers.TARGET), Direction.PLAYBACK);
+    }
+
+    private static @Nullable String machineOfMixer(Rig rig, Element part) {
+        Element mixer = rig.owner(part);
+        return mixer == null ? null : mixer.get(Mixers.MACHINE);
     }
 
     /** Where an output of an application really goes. */

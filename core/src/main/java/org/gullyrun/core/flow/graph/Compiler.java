@@ -7,6 +7,7 @@ import java.util.Map;
 import org.gullyrun.core.flow.graph.GraphBuilder.Draft;
 import org.gullyrun.core.flow.graph.GraphBuilder.Point;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
@@ -141,12 +142,19 @@ final class Compiler {
                 draft.assume(device, each);
             }
         }
+        Element engine = Choices.provider(rig, device);
+        Capabilities.Engine runs = engine == null ? null : Capabilities.engine(engine.kind());
+        if (engine != null && runs != null) {
+            draft.on(engine, runs.running());
+        }
+        boolean lacksEngine = engine == null && device.get(Devices.PROVIDED_BY) != null;
         draft.gate(
                 new Address(device.id(), "usable"),
                 Gate.Sort.USABLE,
                 null,
-                Choices.usable(device),
-                () -> device.name() + " is " + unusable(device));
+                !lacksEngine && Choices.usableItself(device),
+                () -> device.name()
+                        + (lacksEngine ? " is offered by a program that isn't here" : " is " + unusable(device)));
     }
 
     /** Why a device isn't usable, for its gate. */
@@ -324,8 +332,9 @@ final class Compiler {
                 continue;
             }
             Element place = rig.find(at);
-            if (place != null && place.kind() == Kind.APPLICATION) {
-                applications.source(start, source, place);
+            Element application = Sources.application(rig, source);
+            if (place != null && application != null) {
+                applications.source(start, source, application, place);
             } else if (place == null || place.kind() != Kind.INPUT) { // those are with the inputs
                 into(at).forEach((point, route) -> route.apply(graph.segment(start, point, source.id())));
             }

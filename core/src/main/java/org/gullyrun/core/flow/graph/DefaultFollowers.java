@@ -7,6 +7,7 @@ import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Productions.Takes;
@@ -32,7 +33,10 @@ public final class DefaultFollowers {
                 }
             }
         }
-        return !call && (inProductions(rig, machine, direction) || playback && elsewhere(rig, machine));
+        return !call
+                && (inProductions(rig, machine, direction)
+                        || inMixers(rig, machine, playback)
+                        || playback && elsewhere(rig, machine));
     }
 
     /** Whether it follows the plain default, or the one for calls if that is meant. */
@@ -64,6 +68,17 @@ public final class DefaultFollowers {
             }
         }
         return false;
+    }
+
+    /** Whether a strip or a bus of a mixer follows it. */
+    private static boolean inMixers(Rig rig, String machine, boolean playback) {
+        Choice.Special feed = playback ? Choice.Special.PLAYBACK_DEFAULT : Choice.Special.DEFAULT;
+        return rig.of(Kind.MIXER).stream()
+                .filter(mixer -> machine.equals(mixer.get(Mixers.MACHINE)))
+                .anyMatch(mixer -> rig.in(mixer.id(), Kind.STRIP).stream().anyMatch(s -> s.get(Mixers.FEED) == feed)
+                        || playback
+                                && rig.in(mixer.id(), Kind.BUS).stream()
+                                        .anyMatch(b -> b.get(Mixers.TARGET) == Choice.Special.DEFAULT));
     }
 
     /** Whether a pass-through or a listener follows it. */

@@ -16,16 +16,15 @@ import org.gullyrun.core.rig.Mixers;
 /** The segments that mixers make: from feeds into strips, over crossings to buses, to targets. */
 final class MixerSegments {
     private final Compiler in;
-    /** For each device: the mixers of which a bus goes there. */
+    /** For each device: the buses that go there. */
     private final Map<String, List<Element>> senders = new HashMap<>();
 
     MixerSegments(Compiler compiler) {
         this.in = compiler;
         for (Element bus : in.rig.of(Kind.BUS)) {
-            Choice target = bus.get(Mixers.TARGET);
-            Element mixer = in.rig.owner(bus);
-            if (target != null && mixer != null && !target.id().isEmpty()) {
-                senders.computeIfAbsent(target.id(), x -> new ArrayList<>()).add(mixer);
+            String target = Choices.target(in.rig, bus);
+            if (in.rig.owner(bus) != null && !target.isEmpty()) {
+                senders.computeIfAbsent(target, x -> new ArrayList<>()).add(bus);
             }
         }
     }
@@ -60,18 +59,20 @@ final class MixerSegments {
 
     /** Adds what a strip reads. */
     private void feed(Element mixer, Element strip, Point point) {
-        Choice feed = strip.get(Mixers.FEED);
-        if (feed == null || feed.id().isEmpty()) {
+        String feed = Choices.feed(in.rig, strip);
+        if (feed.isEmpty()) {
             return;
         }
-        Element device = in.rig.find(feed.id(), Kind.DEVICE).orElse(null);
-        if (device != null && device.get(Devices.DIRECTION) == Direction.PLAYBACK) {
-            in.outOf(feed.id(), false).forEach((start, route) -> {
+        Element device = in.rig.find(feed, Kind.DEVICE).orElse(null);
+        boolean played = strip.get(Mixers.FEED) == Choice.Special.PLAYBACK_DEFAULT
+                || device != null && device.get(Devices.DIRECTION) == Direction.PLAYBACK;
+        if (played) {
+            in.outOf(feed, false).forEach((start, route) -> {
                 Draft draft = enter(in.graph.segment(start, point, strip.id()), mixer, strip);
                 route.apply(draft);
             });
         } else {
-            Compiler.End end = in.end(feed.id(), Direction.RECORDING);
+            Compiler.End end = in.end(feed, Direction.RECORDING);
             Draft draft = enter(in.graph.segment(end.point(), point, strip.id()), mixer, strip);
             if (end.device() == null) {
                 in.usable(draft, end);
@@ -85,15 +86,15 @@ final class MixerSegments {
 
     /** Adds where a bus leads. */
     private void target(Element bus, Point point) {
-        Choice target = bus.get(Mixers.TARGET);
-        if (target == null || target.id().isEmpty()) {
+        String target = Choices.target(in.rig, bus);
+        if (target.isEmpty()) {
             return;
         }
-        Element device = in.rig.find(target.id(), Kind.DEVICE).orElse(null);
+        Element device = in.rig.find(target, Kind.DEVICE).orElse(null);
         if (device != null && device.get(Devices.DIRECTION) == Direction.RECORDING) {
-            in.into(target.id()).forEach((end, route) -> route.apply(in.graph.segment(point, end, bus.id())));
+            in.into(target).forEach((end, route) -> route.apply(in.graph.segment(point, end, bus.id())));
         } else {
-            Compiler.End end = in.end(target.id(), Direction.PLAYBACK);
+            Compiler.End end = in.end(target, Direction.PLAYBACK);
             in.usable(in.graph.segment(point, end.point(), bus.id()), end);
         }
     }

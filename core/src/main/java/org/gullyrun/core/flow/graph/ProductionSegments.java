@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.gullyrun.core.flow.graph.Compiler.End;
@@ -91,10 +90,15 @@ final class ProductionSegments {
             String device = cueDevice(production);
             if (!device.isEmpty()) {
                 End end = in.end(device, Direction.PLAYBACK);
-                in.usable(in.graph.segment(cue, end.point(), production.id()), end);
+                Draft draft = in.graph.segment(cue, end.point(), production.id());
+                in.usable(draft.latency(production, Productions.CUE_LATENCY), end);
             }
             TreeMap<Integer, Point> tracks = new TreeMap<>();
             tracks(production).forEach(n -> tracks.put(n, track(production, n, rate)));
+            Integer onCue = production.get(Productions.CUE_PROGRAM);
+            if (onCue != null) {
+                in.graph.segment(track(production, onCue, rate), cue, production.id());
+            }
             for (Element input : in.rig.in(production.id(), Kind.INPUT)) {
                 for (Instance instance : instances(production, input, rate)) {
                     leaving(production, instance, cue, tracks);
@@ -168,10 +172,9 @@ final class ProductionSegments {
                 }
             }
             case APPLICATION ->
-                in.rig
-                        .find(input.get(Productions.APPLICATION), Kind.APPLICATION)
-                        .ifPresent(application -> applications.capture(
-                                enter(production, instance, applications.out(application)), application));
+                Productions.programs(in.rig, input)
+                        .forEach(application ->
+                                applications.capture(application, point -> enter(production, instance, point)));
             case OWN -> {}
         }
     }
@@ -183,20 +186,23 @@ final class ProductionSegments {
                 applications.standardPath(draft, application);
             }
         }
-        for (Element mixer : mixers.senders(device)) {
-            engine(draft, mixer, Mixers.RUNNING, Mixers.PATH);
+        for (Element bus : mixers.senders(device)) {
+            Setting<DriverPath> path = Mixers.decidingPath(bus);
+            Element mixer = Objects.requireNonNull(in.rig.owner(bus));
+            engine(draft, mixer, Mixers.RUNNING, path.kind() == Kind.BUS ? bus : mixer, path);
         }
         for (Element production : cuesTo.getOrDefault(device, List.of())) {
-            engine(draft, production, Productions.RUNNING, Productions.PATH);
+            engine(draft, production, Productions.RUNNING, production, Productions.PATH);
         }
     }
 
     /** Adds the gates of an engine: it has to run, and its path has to let others listen. */
-    private static void engine(Draft draft, Element engine, Setting<Boolean> running, Setting<DriverPath> setting) {
-        DriverPath path = engine.or(setting, DriverPath.STANDARD);
+    private static void engine(
+            Draft draft, Element engine, Setting<Boolean> running, Element by, Setting<DriverPath> setting) {
+        DriverPath path = by.or(setting, DriverPath.STANDARD);
         if (engine.is(running, true) && path.goesAround()) {
             draft.gate(
-                    new Address(engine.id(), setting.key()),
+                    new Address(by.id(), setting.key()),
                     Gate.Sort.STANDARD_PATH,
                     setting,
                     false,
@@ -214,6 +220,7 @@ final class ProductionSegments {
                 .ofScene()
                 .on(production, Productions.RUNNING)
                 .off(input, Productions.INPUT_MUTED)
+                .latency(production, Productions.CAPTURE_LATENCY)
                 .gain(input, Productions.INPUT_LEVEL)
                 .plus(presence == null ? 0 : presence.level());
         if (presence != null && levelsUnknown) {
@@ -287,24 +294,32 @@ final class ProductionSegments {
         }
     }
 
-    /** Adds a listener to an output, who hears the lowest track that it takes. */
+    /** Adds a listener to an output, who hears the lowest track that it takes; while it is off, that of another. */
     void outlet(Point end, Element outlet, Outlets.Sort sort) {
         Element output = in.rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
-        Element production = output == null ? null : in.rig.owner(output);
-        if (output == null || production == null) {
-            return;
+        Integer heard = output == null
+                ? null
+                : sort == Outlets.Sort.TRACK ? outlet.get(Outlets.TRACK) : Choices.lowestTrack(output);
+        if (output != null && heard != null) {
+            Draft draft = track(output, heard, end, outlet.id());
+            if (draft != null && sort == Outlets.Sort.TRACK) {
+                draft.on(output, Productions.TAKES_TRACK.of(heard));
+            }
         }
-        SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);
-        Integer heard = sort == Outlets.Sort.TRACK ? outlet.get(Outlets.TRACK) : taken.isEmpty() ? null : taken.first();
-        if (heard == null) {
-            return;
+        Element other = Choices.otherwise(in.rig, outlet);
+        Integer spare = other == null ? null : Choices.lowestTrack(other);
+        if (other != null && spare != null) {
+            track(other, spare, end, other.id());
         }
-        double rate = Compiler.rate(production, Productions.RATE);
-        Draft draft = in.graph
-                .segment(track(production, heard, rate), end, outlet.id())
-                .on(output, Productions.ACTIVE);
-        if (sort == Outlets.Sort.TRACK) {
-            draft.on(output, Productions.TAKES_TRACK.of(heard));
-        }
+    }
+
+    /** Adds the segment from a track of an output's production to a listener. */
+    private @Nullable Draft track(Element output, int number, Point end, String by) {
+        Element production = in.rig.owner(output);
+        return production == null
+                ? null
+                : in.graph
+                        .segment(track(production, number, Compiler.rate(production, Productions.RATE)), end, by)
+                        .on(output, Productions.ACTIVE);
     }
 }

@@ -21,7 +21,7 @@ import org.gullyrun.core.rig.Setting;
  */
 public final class RoutingSettings {
     /** Flags on which nothing but a gate hangs. */
-    public static final Set<Setting<?>> GATES = Set.of(
+    private static final Set<Setting<?>> GATES = Set.of(
             Devices.MUTED,
             Applications.MUTED,
             Applications.INPUT_MUTED,
@@ -31,9 +31,10 @@ public final class RoutingSettings {
             Productions.INPUT_MUTED,
             Productions.CUE,
             Productions.PROGRAM,
-            Productions.ACTIVE,
-            Links.PASS_ENABLED,
-            Links.PROCESSOR_RUNNING);
+            Links.PASS_ENABLED);
+
+    /** Flags on which sometimes more hangs: what an output or a program offers is taken from elsewhere while it is off. */
+    private static final Set<Setting<?>> REROUTING = Set.of(Productions.ACTIVE, Links.PROCESSOR_RUNNING);
 
     private static final Set<Setting<?>> CHOICES = Set.of(
             Applications.PROGRAM_CHOICE,
@@ -48,7 +49,7 @@ public final class RoutingSettings {
     private RoutingSettings() {}
 
     private static boolean leads(Setting<?> setting) {
-        return isGate(setting) || CHOICES.contains(setting);
+        return isGate(setting) || REROUTING.contains(setting) || CHOICES.contains(setting);
     }
 
     /** Whether a setting is a flag on which nothing but a gate hangs: set otherwise, that one is turned and no more. */

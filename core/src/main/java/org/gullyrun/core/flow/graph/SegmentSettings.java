@@ -89,7 +89,13 @@ public final class SegmentSettings {
                 }
             }
             case BUS -> add(by, Mixers.TARGET);
-            case PRODUCTION -> add(by, Productions.CUE_DEVICE);
+            case PRODUCTION -> {
+                if (to == PointKind.CUE) {
+                    add(by, Productions.CUE_PROGRAM);
+                } else {
+                    add(by, Productions.CUE_DEVICE, Productions.CUE_LATENCY);
+                }
+            }
             case INPUT -> {
                 if (to == PointKind.INPUT || to == PointKind.COPY) {
                     input(by, graph.id(graph.to(segment)));
@@ -112,6 +118,10 @@ public final class SegmentSettings {
             add(input, Productions.DEVICE);
         }
         add(input, Productions.INPUT_LEVEL, Productions.INPUT_DELAY);
+        Element production = rig.owner(input);
+        if (production != null) {
+            add(production, Productions.CAPTURE_LATENCY);
+        }
         if (point.role() == PointId.Role.COPY) {
             rig.find(point.entry(), Kind.ENTRY)
                     .ifPresent(e -> add(e, Productions.ENTRY_MUTED, Productions.ENTRY_LEVEL, Productions.ENTRY_DELAY));

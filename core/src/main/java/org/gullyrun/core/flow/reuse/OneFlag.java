@@ -55,7 +55,7 @@ final class OneFlag {
     private static boolean isGate(Rig rig, Change.Set set) {
         Setting<?> setting = set.setting();
         if (setting.sub().isEmpty()) {
-            return RoutingSettings.GATES.contains(setting);
+            return RoutingSettings.isGate(setting);
         }
         if (setting.kind() == Mixers.CROSSING.kind()) {
             return setting.familyKey().equals(Mixers.CROSSING.key());

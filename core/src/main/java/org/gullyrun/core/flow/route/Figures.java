@@ -17,4 +17,9 @@ public final class Figures {
         long sum = a + b;
         return sum < 0 ? Long.MAX_VALUE : sum;
     }
+
+    /** Whether a figure is at least so high: sums of the same gains in another order differ in their last digits. */
+    public static boolean reaches(double figure, double least) {
+        return figure >= least - 1e-9;
+    }
 }
