@@ -98,6 +98,10 @@ public final class RandomRigs {
         machine = chance(0.9) ? machine.with(Machines.PLAYBACK, Choice.to(any(playback))) : machine;
         machine = chance(0.9) ? machine.with(Machines.RECORDING, Choice.to(any(recording))) : machine;
         machine = chance(0.3) ? machine.with(Machines.CALL_PLAYBACK, Choice.to(any(playback))) : machine;
+        machine = chance(0.2) ? machine.with(Machines.PLAYBACK_ORDER, List.of(any(playback), any(playback))) : machine;
+        machine =
+                chance(0.2) ? machine.with(Machines.RECORDING_ORDER, List.of(any(recording), any(recording))) : machine;
+        machine = chance(0.1) ? machine.with(Machines.CALL_PLAYBACK_ORDER, List.of(any(playback))) : machine;
         all.add(chance(0.3) ? machine.with(Machines.SYSTEM_CHOICE, Machines.SystemChoice.WINS) : machine);
     }
 
@@ -134,7 +138,8 @@ public final class RandomRigs {
         if (chance(0.7)) {
             all.add(flag(
                     Element.of(Kind.PROCESSOR, "n")
-                            .with(Links.PROCESSOR_FROM, any(recording))
+                            .with(Links.PROCESSOR_MACHINE, "m")
+                            .with(Links.PROCESSOR_FROM, pick(recording, Choice.Special.DEFAULT))
                             .with(Links.PROCESSOR_TO, any(recording))
                             .with(Links.PROCESSOR_LATENCY, ms())
                             .with(Links.PROCESSOR_GAIN, db()),

@@ -107,7 +107,8 @@ final class ChoiceMoves {
                             takes == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING);
                 }
             }
-            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PROCESSOR, MIXER, GROUP, SCENE -> {}
+            case PROCESSOR -> set(by, Links.PROCESSOR_FROM, by.get(Links.PROCESSOR_MACHINE), Direction.RECORDING);
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, MIXER, GROUP, SCENE -> {}
             case ENTRY, OUTPUT, SOURCE, OUTLET -> {}
         }
     }

@@ -126,8 +126,9 @@ public final class Questions {
     }
 
     private static @Nullable Double rate(Rig rig, @Nullable Object end) {
-        return end instanceof String device
-                ? rig.find(device, Kind.DEVICE).map(d -> d.get(Devices.RATE)).orElse(null)
+        String id = end instanceof Choice choice ? choice.id() : String.valueOf(end);
+        return end != null
+                ? rig.find(id, Kind.DEVICE).map(d -> d.get(Devices.RATE)).orElse(null)
                 : null;
     }
 

@@ -104,9 +104,11 @@ final class Typed {
 
     private static @Nullable Object none(Setting<?> setting) {
         if (setting.type() instanceof ValueType.Pick(List<Choice.Special> specials)) {
-            return specials.contains(Choice.Special.UNSET)
-                    ? Choice.Special.UNSET
-                    : specials.contains(Choice.Special.NOTHING) ? Choice.Special.NOTHING : setting.usual();
+            for (Choice.Special none : List.of(Choice.Special.UNSET, Choice.Special.NOTHING)) {
+                if (specials.contains(none)) {
+                    return none;
+                }
+            }
         }
         return setting.isOptional() ? null : setting.usual() != null ? setting.usual() : Unknown.UNKNOWN;
     }

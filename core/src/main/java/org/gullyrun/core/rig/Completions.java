@@ -1,6 +1,7 @@
 package org.gullyrun.core.rig;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.rig.Devices.Direction;
@@ -27,6 +28,7 @@ public final class Completions {
             case ValueType.Ref(Set<Kind> kinds) ->
                 rig.elements().stream()
                         .filter(e -> kinds.contains(e.kind()) && faces(e, direction(element, setting)))
+                        .sorted(Comparator.comparing(e -> e.kind() == Kind.APP_OUTPUT)) // mostly a program is meant
                         .forEach(e -> values.add(e.id()));
             case ValueType.Flag flag -> values.addAll(List.of(true, false));
             case ValueType.Number number -> {}

@@ -90,8 +90,10 @@ public final class Links {
             Common.flag(Kind.PASS_THROUGH, "direct", "direct, in hardware", false);
 
     // Reads one recording device and offers the result as another.
-    /** The recording device that it reads. */
-    public static final Setting<String> PROCESSOR_FROM = end(Kind.PROCESSOR, "reads", "reads");
+    /** The recording device that it reads, or the default. */
+    public static final Setting<Choice> PROCESSOR_FROM = Setting.asked(
+                    Kind.PROCESSOR, "reads", "reads", new ValueType.Pick(List.of(Choice.Special.DEFAULT)))
+            .says("In {name}, choose {value} as the microphone", "");
     /** The recording device that it offers. */
     public static final Setting<String> PROCESSOR_TO = end(Kind.PROCESSOR, "offers", "offers");
     /** The computer it runs on. */

@@ -39,6 +39,17 @@ public final class Machines {
     /** The default microphone for calls; unset, it is the plain default. */
     public static final Setting<Choice> CALL_RECORDING =
             Common.pick(K, "callRecording", "recording default for calls", UNSET, UNSET);
+    /** The devices, by id or name, of which the first usable one becomes the playback default if the one that is set can't be used. */
+    public static final Setting<List<String>> PLAYBACK_ORDER = order("playbackOrder", "next playback defaults");
+    /** The same for the recording default. */
+    public static final Setting<List<String>> RECORDING_ORDER = order("recordingOrder", "next recording defaults");
+    /** The same for the playback default for calls. */
+    public static final Setting<List<String>> CALL_PLAYBACK_ORDER =
+            order("callPlaybackOrder", "next playback defaults for calls");
+    /** The same for the recording default for calls. */
+    public static final Setting<List<String>> CALL_RECORDING_ORDER =
+            order("callRecordingOrder", "next recording defaults for calls");
+
     /** Whether the device that the system sets for a program replaces the default only, or always wins. */
     public static final Setting<SystemChoice> SYSTEM_CHOICE = Setting.usual(
             K,
@@ -47,5 +58,18 @@ public final class Machines {
             new ValueType.Word<>(SystemChoice.class),
             SystemChoice.REPLACES_DEFAULT);
 
-    static final List<Setting<?>> ALL = List.of(PLAYBACK, RECORDING, CALL_PLAYBACK, CALL_RECORDING, SYSTEM_CHOICE);
+    static final List<Setting<?>> ALL = List.of(
+            PLAYBACK,
+            PLAYBACK_ORDER,
+            RECORDING,
+            RECORDING_ORDER,
+            CALL_PLAYBACK,
+            CALL_PLAYBACK_ORDER,
+            CALL_RECORDING,
+            CALL_RECORDING_ORDER,
+            SYSTEM_CHOICE);
+
+    private static Setting<List<String>> order(String key, String label) {
+        return Setting.usual(K, key, label, new ValueType.Texts(), List.of());
+    }
 }

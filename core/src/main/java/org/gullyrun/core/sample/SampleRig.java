@@ -142,7 +142,7 @@ final class SampleRig {
                 Kind.PROCESSOR,
                 "hushgate",
                 "Hushgate",
-                e -> e.with(Links.PROCESSOR_FROM, "larch")
+                e -> e.with(Links.PROCESSOR_FROM, Choice.to("larch"))
                         .with(Links.PROCESSOR_TO, "hushgate-mic")
                         .with(Links.PROCESSOR_MACHINE, "desk-pc")
                         .with(Links.PROCESSOR_LATENCY, 10.0)

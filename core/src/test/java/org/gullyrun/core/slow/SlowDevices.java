@@ -151,16 +151,58 @@ abstract class SlowDevices {
     // Choices.
 
     String machineDefault(String machine, boolean playback, boolean call) {
+        return standing(machine, playback, call).getLast();
+    }
+
+    /** The device set as a default, and the one that counts in its place; empty texts where there is none. */
+    List<String> standing(String machine, boolean playback, boolean call) {
         Element m = rig.find(machine, Kind.MACHINE).orElse(null);
         if (m == null) {
-            return "";
+            return List.of("", "");
         }
-        Choice forCalls = m.get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
+        if (call) {
+            Choice forCalls = m.get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
+            List<String> found = forCalls == null
+                    ? List.of("", "")
+                    : ordered(
+                            forCalls,
+                            m.get(playback ? Machines.CALL_PLAYBACK_ORDER : Machines.CALL_RECORDING_ORDER),
+                            playback);
+            if (forCalls == null || !found.getLast().isEmpty()) {
+                return found;
+            }
+        }
         Choice plain = m.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
-        if (call && (forCalls == null || forCalls instanceof Choice.To)) {
-            return forCalls == null ? "" : forCalls.id();
+        return ordered(plain, m.get(playback ? Machines.PLAYBACK_ORDER : Machines.RECORDING_ORDER), playback);
+    }
+
+    private List<String> ordered(Choice chosen, List<String> order, boolean playback) {
+        String set = chosen == null ? "" : chosen.id();
+        if (chosen != null && !works(set, playback)) {
+            for (String next : order) {
+                if (works(next, playback)) {
+                    return List.of(set, next);
+                }
+            }
         }
-        return plain == null ? "" : plain.id();
+        return List.of(set, set);
+    }
+
+    private boolean works(String id, boolean playback) {
+        Element d = device(id);
+        return d != null && usable(id).isEmpty() && (d.get(Devices.DIRECTION) == Direction.PLAYBACK) == playback;
+    }
+
+    /** Where a choice leads: the device that counts, and closed the one that is set as a default that has moved. */
+    List<String> leads(String machine, Choice choice, boolean playback) {
+        String device = resolve(machine, choice, playback);
+        boolean played = playback || choice == Choice.Special.PLAYBACK_DEFAULT;
+        List<String> standing = choice instanceof Choice.To || device.isEmpty()
+                ? List.of("", "")
+                : standing(machine, played, choice == Choice.Special.CALL_DEFAULT);
+        boolean moved = !standing.getFirst().equals(standing.getLast())
+                && !standing.getFirst().isEmpty();
+        return device.isEmpty() ? List.of() : moved ? List.of(device, standing.getFirst()) : List.of(device);
     }
 
     String resolve(String machine, Choice choice, boolean playback) {

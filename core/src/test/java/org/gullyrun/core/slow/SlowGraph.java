@@ -72,8 +72,8 @@ final class SlowGraph extends SlowDevices {
             String fallback = fallback(a, chosen, true);
             double level = db(output, Applications.OUTPUT_LEVEL);
             for (String out : starts(output) ? List.of(a.id() + "#out", output.id()) : List.of(a.id() + "#out")) {
-                if (!chosen.isEmpty()) {
-                    add(out, chosen, output, level, 0, usable(chosen));
+                for (String device : leads(machine, output(a, output), true)) {
+                    add(out, device, output, level, 0, usable(device));
                 }
                 if (!fallback.isEmpty()) {
                     add(out, fallback, output, level, 0, Set.of());
@@ -83,10 +83,11 @@ final class SlowGraph extends SlowDevices {
         Choice listens = effective(a, a.get(Applications.INPUT), a.get(Applications.INPUT_SYSTEM));
         String chosen = resolve(machine, listens, false);
         Set<String> may = closed(on(a, Applications.MAY_LISTEN), "may " + a.id());
-        for (String from : List.of(chosen, fallback(a, chosen, false))) {
-            if (!from.isEmpty()) {
-                add(from, a.id() + "#in", a, db(a, Applications.INPUT_LEVEL), 0, join(may, usable(from)));
-            }
+        List<String> heard = new ArrayList<>(leads(machine, listens, false));
+        heard.add(fallback(a, chosen, false));
+        heard.removeIf(String::isEmpty);
+        for (String from : heard) {
+            add(from, a.id() + "#in", a, db(a, Applications.INPUT_LEVEL), 0, join(may, usable(from)));
         }
         if (on(a, Applications.PASSES_ON)) {
             double late = db(a, Applications.PASS_LATENCY);
@@ -144,7 +145,9 @@ final class SlowGraph extends SlowDevices {
                 if (d != null && d.get(Devices.DIRECTION) == Direction.RECORDING) {
                     into(target).forEach(i -> add(bus.id(), i.point(), bus, i.gain(), i.late(), i.closedBy()));
                 } else {
-                    add(bus.id(), target, bus, 0, 0, usable(target));
+                    for (String each : leads(m.get(Mixers.MACHINE), bus.get(Mixers.TARGET), true)) {
+                        add(bus.id(), each, bus, 0, 0, usable(each));
+                    }
                 }
             }
         }
@@ -180,7 +183,8 @@ final class SlowGraph extends SlowDevices {
     }
 
     /** Everything that entries of a scene bring, those of included scenes too. */
-    private void entries(String at, boolean open, double level, Set<Element> leftOut, List<Object[]> into) {
+    private void entries(
+            String at, boolean open, double level, Element copy, Set<Element> leftOut, List<Object[]> into) {
         for (Element entry : rig.in(at, Kind.ENTRY)) {
             Element brings = rig.find(entry.get(Productions.BRINGS));
             boolean passes = open && !on(entry, Productions.ENTRY_MUTED);
@@ -189,11 +193,12 @@ final class SlowGraph extends SlowDevices {
                 continue;
             }
             if (brings.kind() == Kind.SCENE && !leftOut.contains(entry)) {
-                entries(brings.id(), passes, sum, leftOut, into);
+                entries(brings.id(), passes, sum, on(entry, Productions.COPY) ? entry : copy, leftOut, into);
             }
             for (Element input : rig.of(Kind.INPUT)) {
                 if (brings == input || brings.kind() == Kind.GROUP && on(brings, Productions.MEMBER.of(input.id()))) {
-                    into.add(new Object[] {input, entry, passes, sum});
+                    boolean own = copy == null || on(entry, Productions.COPY);
+                    into.add(new Object[] {input, own ? entry : copy, passes, sum});
                 }
             }
         }
@@ -208,7 +213,7 @@ final class SlowGraph extends SlowDevices {
         List<Object[]> all = new ArrayList<>();
         Set<Element> leftOut = new HashSet<>();
         backwards(at, List.of(at), new HashSet<>(), leftOut);
-        entries(at, true, 0, leftOut, all);
+        entries(at, true, 0, null, leftOut, all);
         Map<String, Brought> points = new TreeMap<>();
         points.put(input.id(), new Brought(input.id(), input, 0, delay, false));
         boolean entered = false;
@@ -247,8 +252,7 @@ final class SlowGraph extends SlowDevices {
     private void production(Element p) {
         String machine = p.get(Productions.MACHINE);
         int count = p.get(Productions.TRACKS);
-        String cue = resolve(machine, p.get(Productions.CUE_DEVICE), true);
-        if (!cue.isEmpty()) {
+        for (String cue : leads(machine, p.get(Productions.CUE_DEVICE), true)) {
             add(p.id() + "#cue", cue, p, 0, db(p, Productions.CUE_LATENCY), usable(cue));
         }
         if (p.get(Productions.CUE_PROGRAM) != null) {
@@ -260,8 +264,7 @@ final class SlowGraph extends SlowDevices {
             for (Brought b : brought(p, input)) {
                 take(input, takes, machine, b);
                 if (aloud) {
-                    String device = machineDefault(machine, true, false);
-                    if (!device.isEmpty()) {
+                    for (String device : leads(machine, Choice.Special.DEFAULT, true)) {
                         add(b.point(), device, input, 0, 0, usable(device));
                     }
                 }
@@ -293,13 +296,13 @@ final class SlowGraph extends SlowDevices {
 
     private void take(Element input, Takes takes, String machine, Brought b) {
         if (takes == Takes.RECORDING) {
-            String from = resolve(machine, input.get(Productions.DEVICE), false);
-            if (!from.isEmpty()) {
-                enter(from, b, input, device(from) == null ? usable(from) : Set.of());
+            List<String> all = leads(machine, input.get(Productions.DEVICE), false);
+            for (String from : all) {
+                boolean set = !from.equals(all.getFirst());
+                enter(from, b, input, set || device(from) == null ? usable(from) : Set.of());
             }
         } else if (takes == Takes.PLAYBACK) {
-            String from = resolve(machine, input.get(Productions.DEVICE), true);
-            if (!from.isEmpty()) {
+            for (String from : leads(machine, input.get(Productions.DEVICE), true)) {
                 enter(from, b, input, join(usable(from), around(from)));
             }
         } else if (takes == Takes.APPLICATION) {
@@ -355,14 +358,14 @@ final class SlowGraph extends SlowDevices {
         }
         for (Element n : rig.of(Kind.PROCESSOR)) {
             Set<String> running = closed(on(n, Links.PROCESSOR_RUNNING), "running " + n.id());
-            for (Door d : into(n.get(Links.PROCESSOR_TO))) {
-                add(
-                        n.get(Links.PROCESSOR_FROM),
-                        d.point(),
-                        n,
-                        db(n, Links.PROCESSOR_GAIN) + d.gain(),
-                        db(n, Links.PROCESSOR_LATENCY) + d.late(),
-                        join(running, d.closedBy()));
+            List<String> reads = leads(n.get(Links.PROCESSOR_MACHINE), n.get(Links.PROCESSOR_FROM), false);
+            for (String from : reads) {
+                Set<String> gates = from.equals(reads.getFirst()) ? running : join(running, usable(from));
+                for (Door d : into(n.get(Links.PROCESSOR_TO))) {
+                    double gain = db(n, Links.PROCESSOR_GAIN) + d.gain();
+                    double late = db(n, Links.PROCESSOR_LATENCY) + d.late();
+                    add(from, d.point(), n, gain, late, join(gates, d.closedBy()));
+                }
             }
         }
     }
@@ -387,8 +390,7 @@ final class SlowGraph extends SlowDevices {
                 String own = o.get(Outlets.MACHINE);
                 List<Element> all = rig.of(Kind.MACHINE);
                 String at = own == null && all.size() == 1 ? all.getFirst().id() : own;
-                String device = resolve(at, o.get(Outlets.DEVICE), true);
-                if (!device.isEmpty()) {
+                for (String device : leads(at, o.get(Outlets.DEVICE), true)) {
                     outOf(device, true).forEach(d -> add(d.point(), o.id(), o, d.gain(), d.late(), d.closedBy()));
                 }
             }

@@ -100,6 +100,10 @@ final class DefaultFragile implements Rule {
                                 && Choices.usable(rig, d)
                                 && !Choice.to(d.id()).equals(machine.get(role.setting)))
                         .toList();
+                String next = Choices.next(rig, machine, role.direction, role.call);
+                if (!next.isEmpty()) {
+                    others = List.of(rig.get(next)); // the order of preference says where it would go
+                }
                 if (others.size() > left) {
                     context.leaveUnfinished(this, "not every device was tried as the " + role.setting.label());
                     others = others.subList(0, left);

@@ -61,10 +61,12 @@ final class DeviceUse {
         each(Kind.PRODUCTION, Productions.CUE_DEVICE, Direction.PLAYBACK);
         each(Kind.OUTLET, Outlets.DEVICE, Direction.PLAYBACK);
         each(Kind.PASS_THROUGH, Links.PASS_TO, Direction.PLAYBACK);
-        each(Kind.MACHINE, Machines.PLAYBACK, Direction.PLAYBACK);
-        each(Kind.MACHINE, Machines.RECORDING, Direction.RECORDING);
-        each(Kind.MACHINE, Machines.CALL_PLAYBACK, Direction.PLAYBACK);
-        each(Kind.MACHINE, Machines.CALL_RECORDING, Direction.RECORDING);
+        for (Element machine : rig.of(Kind.MACHINE)) {
+            standing(machine, Machines.PLAYBACK, Direction.PLAYBACK, false);
+            standing(machine, Machines.RECORDING, Direction.RECORDING, false);
+            standing(machine, Machines.CALL_PLAYBACK, Direction.PLAYBACK, true);
+            standing(machine, Machines.CALL_RECORDING, Direction.RECORDING, true);
+        }
         for (Element input : rig.of(Kind.INPUT)) {
             switch (input.get(Productions.TAKES)) {
                 case RECORDING -> one(input, Productions.DEVICE, Direction.RECORDING);
@@ -73,7 +75,7 @@ final class DeviceUse {
             }
         }
         ref(Kind.PASS_THROUGH, Links.PASS_FROM);
-        ref(Kind.PROCESSOR, Links.PROCESSOR_FROM);
+        each(Kind.PROCESSOR, Links.PROCESSOR_FROM, Direction.RECORDING);
         ref(Kind.PROCESSOR, Links.PROCESSOR_TO);
         for (Element source : rig.of(Kind.SOURCE)) {
             Element at = rig.find(source.get(Sources.AT));
@@ -90,6 +92,14 @@ final class DeviceUse {
 
     private void going(Element holder, Choices.Going going, Direction direction) {
         add(holder, going.decidedBy(), going.device(), direction, going.fallback());
+    }
+
+    /** A default that can't be used: its order of preference may have another in its place. */
+    private void standing(Element machine, Setting<Choice> setting, Direction direction, boolean call) {
+        Choice choice = machine.get(setting);
+        Choices.Default now = Choices.standing(rig, machine.id(), direction, call);
+        boolean moved = choice != null && now.isMoved() && now.set().equals(choice.id());
+        add(machine, setting, choice == null ? "" : choice.id(), direction, moved ? now.is() : "");
     }
 
     private void each(Kind kind, Setting<Choice> setting, @Nullable Direction direction) {

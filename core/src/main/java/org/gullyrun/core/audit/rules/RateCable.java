@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
@@ -16,6 +17,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
 
 /** Do the ends of a cable, a digital wire or a processor differ in rate, with nothing that converts? */
 final class RateCable implements Rule {
@@ -40,24 +42,24 @@ final class RateCable implements Rule {
     }
 
     @Override
-    public Rests rests() {
-        return Rests.SETTINGS;
-    }
-
-    @Override
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         Rig rig = context.rig();
         for (Element cable : rig.of(Kind.CABLE)) {
-            ends(rig, cable, Links.CABLE_FROM, Links.CABLE_TO, Links.CABLE_CONVERTS, findings);
+            ends(rig, cable, cable.get(Links.CABLE_FROM), Links.CABLE_TO, Links.CABLE_CONVERTS, findings);
         }
         for (Element wire : rig.of(Kind.WIRE)) {
             if (wire.get(Links.WIRE_SIGNAL) == Links.Signal.DIGITAL) {
-                ends(rig, wire, Links.WIRE_FROM, Links.WIRE_TO, Links.WIRE_CONVERTS, findings);
+                ends(rig, wire, wire.get(Links.WIRE_FROM), Links.WIRE_TO, Links.WIRE_CONVERTS, findings);
             }
         }
         for (Element processor : rig.of(Kind.PROCESSOR)) {
-            ends(rig, processor, Links.PROCESSOR_FROM, Links.PROCESSOR_TO, Links.PROCESSOR_CONVERTS, findings);
+            String from = Choices.device(
+                    rig,
+                    processor.get(Links.PROCESSOR_MACHINE),
+                    processor.get(Links.PROCESSOR_FROM),
+                    Devices.Direction.RECORDING);
+            ends(rig, processor, from, Links.PROCESSOR_TO, Links.PROCESSOR_CONVERTS, findings);
         }
         return findings;
     }
@@ -66,11 +68,11 @@ final class RateCable implements Rule {
     private void ends(
             Rig rig,
             Element link,
-            Setting<String> from,
+            @Nullable String from,
             Setting<String> to,
             Setting<Boolean> converts,
             List<Finding> findings) {
-        Element a = rig.find(link.get(from), Kind.DEVICE).orElse(null);
+        Element a = rig.find(from, Kind.DEVICE).orElse(null);
         Element b = rig.find(link.get(to), Kind.DEVICE).orElse(null);
         Double played = a == null ? null : a.get(Devices.RATE);
         Double read = b == null ? null : b.get(Devices.RATE);

@@ -80,10 +80,12 @@ final class ApplicationSegments {
     /** Adds what an output plays to. */
     private void playing(Element application, Element output, Point out) {
         Choices.Going going = Choices.output(in.rig, application, output);
-        if (!going.device().isEmpty()) {
-            End end = in.end(going.device(), Direction.PLAYBACK);
-            Draft draft = in.graph.segment(out, end.point(), output.id()).gain(output, Applications.OUTPUT_LEVEL);
-            in.usable(draft, end);
+        for (String device : List.of(going.device(), going.moved())) {
+            if (!device.isEmpty()) {
+                End end = in.end(device, Direction.PLAYBACK);
+                Draft draft = in.graph.segment(out, end.point(), output.id()).gain(output, Applications.OUTPUT_LEVEL);
+                in.usable(draft, end);
+            }
         }
         if (!going.fallback().isEmpty()) {
             in.graph
@@ -96,8 +98,10 @@ final class ApplicationSegments {
     /** Adds what an application hears, and what of it it passes on. */
     private void listening(Element application, Point out) {
         Choices.Going going = Choices.input(in.rig, application);
-        if (!going.device().isEmpty()) {
-            listen(application, in.end(going.device(), Direction.RECORDING));
+        for (String device : List.of(going.device(), going.moved())) {
+            if (!device.isEmpty()) {
+                listen(application, in.end(device, Direction.RECORDING));
+            }
         }
         if (!going.fallback().isEmpty()) {
             listen(application, in.end(going.fallback(), Direction.RECORDING)).fallback();

@@ -28,10 +28,16 @@ public final class Choices {
      * @param device the id of the device that the choice leads to; empty if to none
      * @param fallback the id of the default that is used because the device is not usable; else empty
      * @param fallsBack whether it takes the default, as soon as that can be used, because the device cannot
+     * @param moved the id of the device that is set as the default, where the order of preference has moved that; else empty
      * @param decidedBy the setting that decided: a choice of the application or output, or a default of the machine
      */
     public record Going(
-            @Nullable Choice effective, String device, String fallback, boolean fallsBack, Setting<?> decidedBy) {}
+            @Nullable Choice effective,
+            String device,
+            String fallback,
+            boolean fallsBack,
+            Setting<?> decidedBy,
+            String moved) {}
 
     /** The engine of the rig that offers a device; null if none does, or it isn't there. */
     static @Nullable Element provider(Rig rig, Element device) {
@@ -93,21 +99,100 @@ public final class Choices {
         return device(rig, machineOf(rig, outlet), outlet.get(Outlets.DEVICE), Direction.PLAYBACK);
     }
 
-    /** The id of a machine's default for a direction; empty if it is not set or not known. */
-    public static String fallbackDefault(Rig rig, @Nullable String machine, Direction direction, boolean call) {
+    /**
+     * A default of a machine.
+     *
+     * @param set the id of the device that is set; empty if none is, or it is not known
+     * @param is the id of the device that counts: another one of the order of preference where the one set can't be used
+     */
+    public record Default(String set, String is) {
+        static final Default NONE = new Default("", "");
+
+        /** Whether the order of preference has moved it. */
+        public boolean isMoved() {
+            return !set.equals(is);
+        }
+    }
+
+    /** A machine's default for a direction, for calls or for everything else. */
+    public static Default standing(Rig rig, @Nullable String machine, Direction direction, boolean call) {
         Element m = rig.find(machine, Kind.MACHINE).orElse(null);
         if (m == null) {
-            return "";
+            return Default.NONE;
         }
         boolean playback = direction == Direction.PLAYBACK;
         if (call) {
             Choice chosen = m.get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
-            if (chosen == null || !chosen.id().isEmpty()) {
-                return chosen == null ? "" : chosen.id();
+            if (chosen == null) {
+                return Default.NONE;
+            }
+            Default forCalls = preferred(
+                    rig, m, chosen, playback ? Machines.CALL_PLAYBACK_ORDER : Machines.CALL_RECORDING_ORDER, direction);
+            if (!forCalls.is.isEmpty()) {
+                return forCalls;
             }
         }
         Choice plain = m.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
-        return plain == null ? "" : plain.id();
+        return preferred(rig, m, plain, playback ? Machines.PLAYBACK_ORDER : Machines.RECORDING_ORDER, direction);
+    }
+
+    /** The device that is set, or if that can't be used the first usable one of an order; none usable, the one that is set. */
+    private static Default preferred(
+            Rig rig, Element machine, @Nullable Choice chosen, Setting<List<String>> order, Direction direction) {
+        String set = chosen == null ? "" : chosen.id();
+        if (chosen == null || usable(rig, set, direction)) {
+            return new Default(set, set);
+        }
+        return machine.or(order, List.of()).stream()
+                .map(one -> named(rig, machine, one))
+                .filter(id -> usable(rig, id, direction))
+                .findFirst()
+                .map(id -> new Default(set, id))
+                .orElse(new Default(set, set));
+    }
+
+    /** The id of the device to which a default would move if its own went off, by its order; empty if none says. */
+    public static String next(Rig rig, Element machine, Direction direction, boolean call) {
+        boolean playback = direction == Direction.PLAYBACK;
+        Setting<List<String>> order = playback
+                ? call ? Machines.CALL_PLAYBACK_ORDER : Machines.PLAYBACK_ORDER
+                : call ? Machines.CALL_RECORDING_ORDER : Machines.RECORDING_ORDER;
+        String now = standing(rig, machine.id(), direction, call).is();
+        return machine.or(order, List.of()).stream()
+                .map(one -> named(rig, machine, one))
+                .filter(id -> !id.equals(now) && usable(rig, id, direction))
+                .findFirst()
+                .orElse("");
+    }
+
+    /** The id of a device of a machine that is given by its id or its name. */
+    private static String named(Rig rig, Element machine, String name) {
+        return rig.find(name, Kind.DEVICE).isPresent()
+                ? name
+                : rig.of(Kind.DEVICE).stream()
+                        .filter(d -> machine.id().equals(d.get(Devices.MACHINE))
+                                && d.name().equalsIgnoreCase(name))
+                        .map(Element::id)
+                        .findFirst()
+                        .orElse("");
+    }
+
+    /** The id of the device that counts as a machine's default for a direction; empty if it is not set or not known. */
+    public static String fallbackDefault(Rig rig, @Nullable String machine, Direction direction, boolean call) {
+        return standing(rig, machine, direction, call).is();
+    }
+
+    /** The device that a choice leads to, and the one that is set as the default if that has moved to another. */
+    static List<String> devices(Rig rig, @Nullable String machine, @Nullable Choice choice, Direction direction) {
+        String device = device(rig, machine, choice, direction);
+        boolean plays = choice == Choice.Special.PLAYBACK_DEFAULT;
+        boolean follows = plays || choice == Choice.Special.DEFAULT || choice == Choice.Special.CALL_DEFAULT;
+        Default standing = follows
+                ? standing(rig, machine, plays ? Direction.PLAYBACK : direction, choice == Choice.Special.CALL_DEFAULT)
+                : Default.NONE;
+        return device.isEmpty()
+                ? List.of()
+                : standing.isMoved() && !standing.set().isEmpty() ? List.of(device, standing.set()) : List.of(device);
     }
 
     /** The id of the device that a choice leads to on a machine; empty if to none. */
@@ -147,6 +232,11 @@ public final class Choices {
     /** The id of the device to which a bus goes; empty if to none. */
     public static String target(Rig rig, Element bus) {
         return device(rig, machineOfMixer(rig, bus), bus.get(Mixers.TARGET), Direction.PLAYBACK);
+    }
+
+    /** The device to which a bus goes, and the one that is set as the default if that has moved. */
+    static List<String> targets(Rig rig, Element bus) {
+        return devices(rig, machineOfMixer(rig, bus), bus.get(Mixers.TARGET), Direction.PLAYBACK);
     }
 
     private static @Nullable String machineOfMixer(Rig rig, Element part) {
@@ -192,6 +282,8 @@ public final class Choices {
             String spare = fallbackDefault(rig, machine, direction, false);
             fallback = !spare.equals(device) && usable(rig, spare, direction) ? spare : "";
         }
-        return new Going(effective, device, fallback, gone, bySystem ? systemSetting : programSetting);
+        List<String> all = devices(rig, machine, effective, direction);
+        String moved = all.size() > 1 ? all.getLast() : "";
+        return new Going(effective, device, fallback, gone, bySystem ? systemSetting : programSetting, moved);
     }
 }

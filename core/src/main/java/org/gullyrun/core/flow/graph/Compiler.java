@@ -295,14 +295,21 @@ final class Compiler {
             }
         }
         for (Element processor : rig.of(Kind.PROCESSOR)) {
-            if (processor.get(Links.PROCESSOR_FROM) instanceof String from
-                    && processor.get(Links.PROCESSOR_TO) instanceof String to) {
-                Point start = end(from, Direction.RECORDING).point;
-                into(to).forEach((point, route) -> {
-                    Draft draft = graph.segment(start, point, processor.id())
+            List<String> all = Choices.devices(
+                    rig,
+                    processor.get(Links.PROCESSOR_MACHINE),
+                    processor.get(Links.PROCESSOR_FROM),
+                    Direction.RECORDING);
+            for (String from : processor.get(Links.PROCESSOR_TO) == null ? List.<String>of() : all) {
+                End start = end(from, Direction.RECORDING);
+                into(processor.or(Links.PROCESSOR_TO, "")).forEach((point, route) -> {
+                    Draft draft = graph.segment(start.point, point, processor.id())
                             .on(processor, Links.PROCESSOR_RUNNING)
                             .gain(processor, Links.PROCESSOR_GAIN)
                             .latency(processor, Links.PROCESSOR_LATENCY);
+                    if (!from.equals(all.getFirst())) {
+                        usable(draft, start); // the default that is set, and has moved
+                    }
                     route.apply(draft);
                 });
             }
@@ -361,8 +368,8 @@ final class Compiler {
             switch (sort) {
                 case null -> {}
                 case EARS, ROOM, MACHINE -> {
-                    String device = Choices.listensOn(rig, outlet);
-                    if (!device.isEmpty()) {
+                    for (String device : Choices.devices(
+                            rig, Choices.machineOf(rig, outlet), outlet.get(Outlets.DEVICE), Direction.PLAYBACK)) {
                         outOf(device, true)
                                 .forEach((point, route) -> route.apply(graph.segment(point, end, outlet.id())));
                     }

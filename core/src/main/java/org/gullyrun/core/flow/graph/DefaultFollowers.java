@@ -34,7 +34,8 @@ public final class DefaultFollowers {
             }
         }
         return !call
-                && (inProductions(rig, machine, direction)
+                && (!playback && inProcessors(rig, machine)
+                        || inProductions(rig, machine, direction)
                         || inMixers(rig, machine, playback)
                         || playback && elsewhere(rig, machine));
     }
@@ -68,6 +69,13 @@ public final class DefaultFollowers {
             }
         }
         return false;
+    }
+
+    /** Whether a processor reads it. */
+    private static boolean inProcessors(Rig rig, String machine) {
+        return rig.of(Kind.PROCESSOR).stream()
+                .anyMatch(p -> machine.equals(p.get(Links.PROCESSOR_MACHINE))
+                        && p.get(Links.PROCESSOR_FROM) == Choice.Special.DEFAULT);
     }
 
     /** Whether a strip or a bus of a mixer follows it. */

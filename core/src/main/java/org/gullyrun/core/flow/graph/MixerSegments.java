@@ -94,8 +94,10 @@ final class MixerSegments {
         if (device != null && device.get(Devices.DIRECTION) == Direction.RECORDING) {
             in.into(target).forEach((end, route) -> route.apply(in.graph.segment(point, end, bus.id())));
         } else {
-            Compiler.End end = in.end(target, Direction.PLAYBACK);
-            in.usable(in.graph.segment(point, end.point(), bus.id()), end);
+            for (String each : Choices.targets(in.rig, bus)) {
+                Compiler.End end = in.end(each, Direction.PLAYBACK);
+                in.usable(in.graph.segment(point, end.point(), bus.id()), end);
+            }
         }
     }
 }

@@ -13,6 +13,7 @@ import org.gullyrun.core.flow.graph.GraphBuilder.Point;
 import org.gullyrun.core.flow.graph.SceneComposition.Presence;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.DriverPath;
 import org.gullyrun.core.rig.Element;
@@ -87,8 +88,11 @@ final class ProductionSegments {
         for (Element production : in.rig.of(Kind.PRODUCTION)) {
             double rate = Compiler.rate(production, Productions.RATE);
             Point cue = in.graph.point(PointId.cue(production.id()), PointKind.CUE, rate);
-            String device = cueDevice(production);
-            if (!device.isEmpty()) {
+            for (String device : Choices.devices(
+                    in.rig,
+                    production.get(Productions.MACHINE),
+                    production.get(Productions.CUE_DEVICE),
+                    Direction.PLAYBACK)) {
                 End end = in.end(device, Direction.PLAYBACK);
                 Draft draft = in.graph.segment(cue, end.point(), production.id());
                 in.usable(draft.latency(production, Productions.CUE_LATENCY), end);
@@ -153,18 +157,18 @@ final class ProductionSegments {
         switch (takes) {
             case null -> {}
             case RECORDING -> {
-                String id = Choices.device(in.rig, machine, input.get(Productions.DEVICE), Direction.RECORDING);
-                if (!id.isEmpty()) {
+                for (String id : Choices.devices(in.rig, machine, input.get(Productions.DEVICE), Direction.RECORDING)) {
                     End end = in.end(id, Direction.RECORDING);
                     Draft draft = enter(production, instance, end.point());
-                    if (end.device() == null) {
+                    if (end.device() == null
+                            || !id.equals(Choices.device(
+                                    in.rig, machine, input.get(Productions.DEVICE), Direction.RECORDING))) {
                         in.usable(draft, end);
                     }
                 }
             }
             case PLAYBACK -> {
-                String id = Choices.device(in.rig, machine, input.get(Productions.DEVICE), Direction.PLAYBACK);
-                if (!id.isEmpty()) {
+                for (String id : Choices.devices(in.rig, machine, input.get(Productions.DEVICE), Direction.PLAYBACK)) {
                     End end = in.end(id, Direction.PLAYBACK);
                     Draft draft = enter(production, instance, end.point());
                     in.usable(draft, end);
@@ -206,7 +210,7 @@ final class ProductionSegments {
                     Gate.Sort.STANDARD_PATH,
                     setting,
                     false,
-                    () -> engine.name() + " holds the device on a " + path.word() + " path");
+                    () -> engine.name() + " holds the device on " + Sentences.a(path.word()) + " path");
         }
     }
 
@@ -256,9 +260,8 @@ final class ProductionSegments {
         if (own) {
             toCue.off(input, Productions.PLAYS_ALOUD);
             if (input.is(Productions.PLAYS_ALOUD, false)) {
-                String device =
-                        Choices.fallbackDefault(in.rig, production.get(Productions.MACHINE), Direction.PLAYBACK, false);
-                if (!device.isEmpty()) {
+                for (String device : Choices.devices(
+                        in.rig, production.get(Productions.MACHINE), Choice.Special.DEFAULT, Direction.PLAYBACK)) {
                     End end = in.end(device, Direction.PLAYBACK);
                     in.usable(in.graph.segment(instance.point, end.point(), input.id()), end);
                 }

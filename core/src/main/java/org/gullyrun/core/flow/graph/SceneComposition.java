@@ -228,7 +228,14 @@ public final class SceneComposition {
 
     private static void bring(Frame frame, Element entry, Expansion inner) {
         frame.cut |= inner.cut;
-        inner.inputs.forEach((id, p) -> frame.in.merge(id, within(p, entry), SceneComposition::louder));
+        boolean copies = entry.is(Productions.COPY, false); // a copy of a scene is a copy of each input that it brings
+        inner.inputs.forEach((id, p) -> {
+            if (copies) {
+                frame.twice.merge(new Copy(id, entry.id()), within(p, entry), SceneComposition::louder);
+            } else {
+                frame.in.merge(id, within(p, entry), SceneComposition::louder);
+            }
+        });
         inner.copies.forEach((id, p) -> frame.twice.merge(id, within(p, entry), SceneComposition::louder));
     }
 

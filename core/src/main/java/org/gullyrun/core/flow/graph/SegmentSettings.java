@@ -78,7 +78,7 @@ public final class SegmentSettings {
             case WIRE -> add(by, Links.WIRE_GAIN, Links.WIRE_LATENCY);
             case COUPLING -> add(by, Links.COUPLING_GAIN, Links.COUPLING_LATENCY);
             case PASS_THROUGH -> add(by, Links.PASS_TO, Links.PASS_GAIN, Links.PASS_LATENCY);
-            case PROCESSOR -> add(by, Links.PROCESSOR_GAIN, Links.PROCESSOR_LATENCY);
+            case PROCESSOR -> add(by, Links.PROCESSOR_FROM, Links.PROCESSOR_GAIN, Links.PROCESSOR_LATENCY);
             case STRIP -> {
                 if (to == PointKind.BUS) {
                     String bus = graph.element(graph.to(segment));

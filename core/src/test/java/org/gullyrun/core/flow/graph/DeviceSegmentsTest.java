@@ -140,7 +140,7 @@ class DeviceSegmentsTest extends SegmentChecks {
                 record("raw"),
                 record("clean").with(Devices.VIRTUAL, true),
                 Element.of(Kind.PROCESSOR, "gate")
-                        .with(Links.PROCESSOR_FROM, "raw")
+                        .with(Links.PROCESSOR_FROM, to("raw"))
                         .with(Links.PROCESSOR_TO, "clean")
                         .with(Links.PROCESSOR_LATENCY, 10.0)
                         .with(Links.PROCESSOR_GAIN, 2.0)
