@@ -35,7 +35,7 @@ public record Balance(
                         voice = cell;
                     }
                 }
-                case MUSIC, MEDIA, SYSTEM -> {
+                case MUSIC, MEDIA, GAME, SYSTEM -> {
                     power += Math.pow(10, level / 10);
                     bed = bed == null || level > bed.usualLevel() ? cell : bed;
                 }

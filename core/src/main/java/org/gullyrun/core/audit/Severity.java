@@ -29,6 +29,11 @@ public enum Severity {
         return atLeast(other) ? this : other;
     }
 
+    /** One step less severe; a note stays one. */
+    public Severity less() {
+        return values()[Math.min(ordinal() + 1, NOTE.ordinal())];
+    }
+
     /** This, but no worse than another. */
     public Severity atMost(Severity other) {
         return atLeast(other) ? other : this;

@@ -47,6 +47,18 @@ public enum Threshold {
             "dB",
             "copies further below the strongest route than this don't count as a double",
             "the ripple from such copies stays under 2 dB"),
+    COPY_FAINTER(
+            "double.fainter",
+            6,
+            "dB",
+            "a double whose copy is further below the strongest route than this is one step less severe",
+            "the ripple stays under 9.6 dB"),
+    COPY_MINOR(
+            "double.minor",
+            12,
+            "dB",
+            "a double whose copy is further below the strongest route than this is at most minor",
+            "the ripple stays under 4.5 dB"),
     STACKED(
             "double.stacked",
             0.03,

@@ -59,10 +59,12 @@ final class Expected {
         boolean live = sort == Outlets.Sort.LIVE;
         if (copy[0] >= strongest - 20 - 1e-9) {
             boolean stacked = copy[1] <= 0.03 + 1e-9;
-            worst(
-                    into,
-                    "double:" + pair,
-                    stacked ? live ? Severity.MAJOR : Severity.MINOR : live ? Severity.CRITICAL : Severity.MAJOR);
+            List<Severity> steps =
+                    List.of(Severity.CRITICAL, Severity.MAJOR, Severity.MINOR, Severity.NOTE, Severity.NOTE);
+            int step = (live ? 0 : 1) + (stacked ? 1 : 0);
+            double depth = strongest - copy[0];
+            step += depth > 6.000000001 ? 1 : 0;
+            worst(into, "double:" + pair, steps.get(depth > 12.000000001 ? Math.max(2, step) : step));
         } else if (electric.stream().anyMatch(w -> routes.stream().anyMatch(v -> v != w && v.gain() >= w.gain()))) {
             worst(into, "double.faint:" + pair, Severity.NOTE);
         }

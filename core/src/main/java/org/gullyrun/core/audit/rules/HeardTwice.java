@@ -66,7 +66,7 @@ final class HeardTwice extends PairRule {
 
     @Override
     public String severity() {
-        return "Critical at live, major elsewhere; at the same time (within {double.stacked}) major and minor. Copies more than {double.within} below the strongest don't count.";
+        return "Critical at live, major elsewhere; at the same time (within {double.stacked}) major and minor. One step less where the copy is more than {double.fainter} below the strongest, at most minor from {double.minor}. Copies more than {double.within} below don't count.";
     }
 
     @Override
@@ -76,9 +76,19 @@ final class HeardTwice extends PairRule {
             return null;
         }
         boolean live = cell.outlet().get(Outlets.SORT) == Outlets.Sort.LIVE;
-        return apart(context.thresholds(), scene, cell) == Apart.STACKED
+        Severity full = apart(context.thresholds(), scene, cell) == Apart.STACKED
                 ? live ? Severity.MAJOR : Severity.MINOR
                 : live ? Severity.CRITICAL : Severity.MAJOR;
+        return byDepth(context.thresholds(), full, cell.delivery());
+    }
+
+    /** A fainter copy makes less of a ripple: 20·log10((1 + a) / (1 − a)) for copies a = 10^(−d/20) apart. */
+    private static Severity byDepth(Thresholds t, Severity full, Delivery delivery) {
+        double below = delivery.strongestGain() - delivery.copyGain();
+        if (below <= t.of(Threshold.COPY_FAINTER) + 1e-9) {
+            return full;
+        }
+        return below > t.of(Threshold.COPY_MINOR) + 1e-9 ? full.less().atMost(Severity.MINOR) : full.less();
     }
 
     /** What the time between the strongest two sounds like; not known where an assumed latency decides it. */

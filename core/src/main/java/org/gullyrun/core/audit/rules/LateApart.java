@@ -78,7 +78,9 @@ final class LateApart implements Rule {
             }
         }
         Map<String, List<Off>> found = new LinkedHashMap<>();
-        if (groups.isEmpty() && shown.isEmpty()) {
+        groups.values().forEach(group -> group.removeIf(s -> keepsTimeWithin(context, group, s)));
+        List<Performance> performances = performances(context);
+        if (groups.isEmpty() && shown.isEmpty() && performances.isEmpty()) {
             return List.of();
         }
         for (int o = 0; o < context.outlets().size(); o++) {
@@ -86,6 +88,9 @@ final class LateApart implements Rule {
                 SceneReading scene = context.scenes().get(i);
                 for (List<Integer> group : groups.values()) {
                     add(found, apart(context, i, scene, group, o));
+                }
+                for (Performance performance : performances) {
+                    add(found, outOfTime(context, i, performance, o));
                 }
                 Outlets.Sort sort = context.outlets().get(o).get(Outlets.SORT);
                 if (sort != null && sort.isOutput()) {
@@ -96,6 +101,66 @@ final class LateApart implements Rule {
             }
         }
         return found.values().stream().map(all -> tell(context, all)).toList();
+    }
+
+    /** Somebody who plays or sings to what they hear: the places of both sources and of the ears. */
+    private record Performance(int performer, int source, int ears) {}
+
+    private static List<Performance> performances(AuditContext context) {
+        List<Performance> found = new ArrayList<>();
+        for (int p = 0; p < context.sources().size(); p++) {
+            Element performer = context.sources().get(p);
+            int source = place(context.sources(), performer.get(Sources.KEEPS_TIME));
+            int ears = place(context.outlets(), performer.get(Sources.HEARD_AT));
+            if (source >= 0 && ears >= 0 && source != p) {
+                found.add(new Performance(p, source, ears));
+            }
+        }
+        return found;
+    }
+
+    private static int place(List<Element> all, @Nullable String id) {
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).id().equals(id)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** Whether a performer stands in a group with what they keep time with: that is compared by what they hear. */
+    private static boolean keepsTimeWithin(AuditContext context, List<Integer> group, int performer) {
+        String with = context.sources().get(performer).get(Sources.KEEPS_TIME);
+        return with != null && group.contains(place(context.sources(), with));
+    }
+
+    /**
+     * How far a performer is out of time at a listener: they play when the source has come to their ears, and then it takes
+     * their own route; the source takes its own.
+     */
+    private static @Nullable Off outOfTime(AuditContext context, int place, Performance performance, int outlet) {
+        SceneReading scene = context.scenes().get(place);
+        CellReading heard = scene.cell(performance.source, performance.ears);
+        CellReading played = scene.cell(performance.performer, outlet);
+        CellReading source = scene.cell(performance.source, outlet);
+        if (outlet == performance.ears || !heard.delivery().arrives() || !isDue(played) || !isDue(source)) {
+            return null;
+        }
+        double late = heard.delivery().strongestDelay()
+                + played.delivery().strongestDelay()
+                - source.delivery().strongestDelay();
+        Thresholds t = context.thresholds();
+        if (Math.abs(late) <= t.of(Threshold.APART_MINOR) + 1e-9) {
+            return null;
+        }
+        Severity severity = Math.abs(late) > t.of(Threshold.APART_MAJOR) + 1e-9 ? Severity.MAJOR : Severity.MINOR;
+        CellReading early = late > 0 ? source : played;
+        String than = (late > 0 ? played : source).source().name();
+        return new Off(place, early, Math.abs(late), severity, than, false);
+    }
+
+    private static boolean isDue(CellReading cell) {
+        return cell.delivery().arrives() && cell.wish() != Wish.NEVER;
     }
 
     private static void add(Map<String, List<Off>> found, @Nullable Off off) {

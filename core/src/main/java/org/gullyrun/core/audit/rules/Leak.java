@@ -68,6 +68,17 @@ final class Leak extends PairRule {
         return byStrength(t, full, cell.delivery().strength());
     }
 
+    /** What listeners get to hear: a private film is no private talk. */
+    private static String overheard(Sources.@Nullable SourceClass of) {
+        return switch (of) {
+            case VOICE, GUEST, CHAT -> "Listeners overhear a private conversation.";
+            case MUSIC -> "Listeners hear music that is private.";
+            case MEDIA, GAME -> "Listeners hear what plays privately.";
+            case ALERT, EFFECT, SYSTEM -> "Listeners hear sounds that are private.";
+            case null -> "Listeners hear something private.";
+        };
+    }
+
     static Severity byStrength(Thresholds t, Severity full, double strength) {
         return Figures.reaches(strength, t.of(Threshold.LEAK_MINOR))
                 ? full
@@ -90,7 +101,7 @@ final class Leak extends PairRule {
         String noticed = ground == Ground.LICENSED
                 ? "The saved show can be muted or taken down."
                 : ground == Ground.PRIVATE
-                        ? "Listeners overhear what is private."
+                        ? overheard(cell.source().get(Sources.CLASS))
                         : sort == Outlets.Sort.FAR_END
                                 ? "The others in the call hear what is not meant for them."
                                 : "Listeners hear what is not meant for them.";
