@@ -2,13 +2,10 @@ package org.gullyrun.cli;
 
 import java.io.PrintWriter;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.Audit;
-import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Judgement;
@@ -18,7 +15,6 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.intake.Questions;
-import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -36,6 +32,11 @@ final class AuditCommand implements Callable<Integer> {
     /** How long to look for root causes, s. An ordinary rig takes a second; past this the output says that it stopped early. */
     private static final int CAUSES_SECONDS = 20;
 
+    /** How long to look for the fixes of all findings together, s. */
+    private static final int FIXES_SECONDS = 30;
+    /** So many fixes of a finding are printed as text. */
+    private static final int MOST_FIXES = 3;
+
     @Mixin
     CaseArgument argument = new CaseArgument();
 
@@ -46,6 +47,9 @@ final class AuditCommand implements Callable<Integer> {
             names = "--causes",
             description = "Also list the root causes: the changes that fix groups of findings. Takes a second or two.")
     boolean causes;
+
+    @Option(names = "--fixes", description = "Also list what fixes each finding, the best first. Takes some seconds.")
+    boolean fixes;
 
     @Option(
             names = "--fail-on",
@@ -72,10 +76,11 @@ final class AuditCommand implements Callable<Integer> {
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         RootCauses.Found found = causes ? causes(opened) : RootCauses.Found.NOTHING;
+        FindingFixes each = fixes ? FindingFixes.of(opened, findings, FIXES_SECONDS) : FindingFixes.NONE;
         if (json) {
-            out.print(Json.write(plain(opened, findings, found)) + "\n");
+            out.print(Json.write(AuditJson.of(opened, findings, found, each)) + "\n");
         } else {
-            text(out, opened, findings, found);
+            text(out, opened, findings, found, each);
         }
         boolean bad = failOn != null
                 && findings.stream()
@@ -101,7 +106,11 @@ final class AuditCommand implements Callable<Integer> {
 
     /** Prints findings as they would be read aloud, worst first. */
     private static void text(
-            PrintWriter out, CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes) {
+            PrintWriter out,
+            CaseArgument.Opened opened,
+            List<Finding> findings,
+            RootCauses.Found causes,
+            FindingFixes fixes) {
         out.println(opened.what().title() + " · " + opened.survey().name());
         List<String> counts = new ArrayList<>();
         for (Severity severity : Severity.values()) {
@@ -142,6 +151,13 @@ final class AuditCommand implements Callable<Integer> {
                     .map(f -> f.words().noticed())
                     .distinct()
                     .forEach(noticed -> out.println("          Listeners notice: " + noticed));
+            fixes.of(row.first()).stream()
+                    .limit(MOST_FIXES)
+                    .forEach(f -> out.println("          Fix: " + f.sentence() + " (" + f.price() + ")"));
+            String none = fixes.none(row.first());
+            if (!none.isEmpty()) {
+                out.println("          No fix: " + none + ".");
+            }
             if (row.findings().stream().anyMatch(Finding::assumed)) {
                 out.println("          Based on a setting that is still unknown.");
             }
@@ -157,111 +173,5 @@ final class AuditCommand implements Callable<Integer> {
             out.println();
             out.println(unknown);
         }
-    }
-
-    /** All of it as plain maps and lists, for JSON. */
-    private static Map<String, Object> plain(
-            CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes) {
-        Map<String, Object> all = new LinkedHashMap<>();
-        all.put("case", opened.what().title());
-        all.put("survey", opened.survey().id());
-        all.put(
-                "findings",
-                findings.stream().map(f -> plain(opened.reading(), f)).toList());
-        all.put(
-                "waived",
-                opened.reading().waived().stream()
-                        .map(f -> plain(opened.reading(), f))
-                        .toList());
-        all.put(
-                "unfinished",
-                opened.reading().unfinished().stream()
-                        .map(u -> PlainData.ordered("rule", u.rule(), "why", u.why()))
-                        .toList());
-        if (causes.ended()) {
-            all.put("causesDone", causes.done());
-            all.put("causes", causes.groups().stream().map(AuditCommand::plain).toList());
-        }
-        all.put(
-                "dangling",
-                Dangling.in(opened.survey().rig()).stream()
-                        .map(d -> PlainData.ordered(
-                                "element", d.at().element(), "setting", d.at().key(), "to", d.to(), "why", d.why()))
-                        .toList());
-        all.put(
-                "unknownFields",
-                UnknownField.in(opened.what()).stream()
-                        .map(u -> PlainData.ordered("survey", u.survey(), "element", u.element(), "field", u.field()))
-                        .toList());
-        return all;
-    }
-
-    private static Map<String, Object> plain(RootCauses.Group group) {
-        Map<String, Object> one = new LinkedHashMap<>();
-        one.put("sentence", group.fix().sentence());
-        one.put(
-                "changes",
-                group.fix().changes().stream().map(AuditCommand::plain).toList());
-        one.put("fixes", group.findings().stream().map(Finding::identity).toList());
-        one.put("sideEffects", group.fix().altered());
-        return one;
-    }
-
-    private static String plain(Change change) {
-        return switch (change) {
-            case Change.Set set -> "set " + set.element() + "/" + set.setting().key() + " to " + set.to();
-            case Change.Add add ->
-                "add " + add.what().kind().noun() + " " + add.what().id();
-            case Change.Remove remove ->
-                "remove " + remove.what().kind().noun() + " " + remove.what().id();
-        };
-    }
-
-    private static Map<String, Object> plain(Reading reading, Finding finding) {
-        Map<String, Object> one = new LinkedHashMap<>();
-        one.put("identity", finding.identity());
-        one.put("rule", finding.rule());
-        one.put("severity", finding.severity().word());
-        if (finding.subject().source().isEmpty()) {
-            one.put("elements", finding.subject().elements());
-        } else {
-            one.put("source", finding.subject().source());
-            one.put("outlet", finding.subject().outlet());
-        }
-        one.put(
-                "scenes",
-                finding.scenes().stream()
-                        .map(i -> reading.scenes().get(i).key().scene())
-                        .toList());
-        one.put("title", finding.words().title());
-        one.put("plain", finding.words().plain());
-        one.put("exact", finding.words().exact());
-        one.put("cause", finding.words().cause());
-        one.put("noticed", finding.words().noticed());
-        one.put("assumed", finding.assumed());
-        Map<String, Object> figures = new LinkedHashMap<>();
-        finding.figures().forEach(f -> figures.put(f.name(), Json.number(f.value())));
-        one.put("figures", figures);
-        Evidence evidence = finding.evidence();
-        one.put(
-                "routes",
-                evidence.routes().stream()
-                        .map(w -> {
-                            Map<String, Object> route = new LinkedHashMap<>();
-                            route.put("form", w.form().name().toLowerCase(Locale.ROOT));
-                            route.put(
-                                    "points",
-                                    PlainData.points(
-                                            reading.scenes()
-                                                    .get(evidence.scene())
-                                                    .graph(),
-                                            w.in(reading.scenes()
-                                                    .get(evidence.scene())
-                                                    .graph())));
-                            return route;
-                        })
-                        .toList());
-        one.put("settings", evidence.settings().stream().map(Object::toString).toList());
-        return one;
     }
 }

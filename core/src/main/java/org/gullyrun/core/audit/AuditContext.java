@@ -13,6 +13,7 @@ import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.graph.Gate;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
@@ -41,6 +42,8 @@ public final class AuditContext {
     private final Map<String, Map<String, Integer>> mustsThrough = new HashMap<>();
     /** The closed gates that are findings of their own. */
     private @Nullable List<Gate> ownGates;
+
+    private @Nullable Consequences consequences;
 
     /** What all rules need of one version of a rig, worked out once and shared by them. */
     AuditContext(
@@ -293,13 +296,7 @@ public final class AuditContext {
         if (route.closed().isEmpty()) {
             return Set.of();
         }
-        if (ownGates == null) {
-            // They hang on no scene: one list does for all.
-            ownGates = scenes.get(scene).graph().closedGates().stream()
-                    .filter(this::isFindingOfItsOwn)
-                    .toList();
-        }
-        List<Gate> own = ownGates;
+        List<Gate> own = ownGates();
         Set<Gate> by = new LinkedHashSet<>();
         route.closed().stream().filter(own::contains).forEach(by::add);
         for (Gate gate : own) {
@@ -308,6 +305,28 @@ public final class AuditContext {
             }
         }
         return by;
+    }
+
+    /** The closed gates that are findings of their own. They hang on no scene: one list does for all. */
+    private List<Gate> ownGates() {
+        List<Gate> known = ownGates;
+        if (known == null) {
+            known = scenes.getFirst().graph().closedGates().stream()
+                    .filter(this::isFindingOfItsOwn)
+                    .toList();
+            ownGates = known;
+        }
+        return known;
+    }
+
+    /** Whether a point is silent only because of something that is told elsewhere. */
+    public boolean isConsequence(PointId point) {
+        Consequences known = consequences;
+        if (known == null) {
+            known = new Consequences(scenes, missing(), ownGates());
+            consequences = known;
+        }
+        return known.contains(point);
     }
 
     /** Engines that do not run, outputs that are not active and devices that are gone are found by rules of their own. */

@@ -11,9 +11,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
-import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -27,7 +25,6 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -43,6 +40,10 @@ public final class Fixes {
     private static final double NOTICED = 1.0;
     /** Of what differs from when all was well so many changes are tried. */
     private static final int MOST_DIFFERENCES = 40;
+    /** So many changes that do harm alone are tried together with another one. */
+    private static final int MOST_FIRST = 3;
+    /** With so many others each. */
+    private static final int MOST_SECOND = 24;
     /** How much a finding counts, by its severity. */
     private static final int CRITICAL = 100;
 
@@ -118,31 +119,93 @@ public final class Fixes {
     /** The same, telling of the fixes so far, best first, whenever one more is verified. */
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
         List<Fix> fixes = new ArrayList<>();
+        List<Made> unsafe = new ArrayList<>();
         for (List<Change> changes : candidates(reading, finding)) {
             if (cancelled.getAsBoolean()) {
-                break;
+                return fixes;
             }
-            Fix fix = tried(reading, changes, finding);
-            if (fix != null) {
-                fixes.add(fix);
+            Made made = tried(reading, changes, finding);
+            if (made != null && made.fix.isSafe()) {
+                fixes.add(made.fix);
                 fixes.sort(RANK);
                 progress.accept(fixes);
+            } else if (made != null && finding.isBad()) {
+                unsafe.add(made);
             }
         }
+        pairs(reading, finding, unsafe, fixes, cancelled, progress);
         return fixes;
     }
 
     /**
-     * What changes clear, create and alter; null if they do not fit, or do not clear the finding they were thought of for.
+     * What needs a second change, because alone it would cause something bad: that which puts a setting back as it was when
+     * all was well, and anything else where nothing fixes the finding alone. The second comes from what the first causes.
      */
-    private @Nullable Fix tried(Reading before, List<Change> changes, Finding finding) {
+    private void pairs(
+            Reading reading,
+            Finding finding,
+            List<Made> unsafe,
+            List<Fix> fixes,
+            BooleanSupplier cancelled,
+            Consumer<List<Fix>> progress) {
+        boolean alone = !fixes.isEmpty();
+        List<Made> first = unsafe.stream()
+                .filter(made -> made.fix.restores() || !alone)
+                .sorted(Comparator.comparing((Made made) -> !made.fix.restores())
+                        .thenComparingInt(made -> made.fix.bad())
+                        .thenComparingInt(made -> -made.fix.worth()))
+                .limit(MOST_FIRST)
+                .toList();
+        for (Made made : first) {
+            int tries = 0;
+            for (List<Change> second : seconds(made)) {
+                if (cancelled.getAsBoolean() || tries++ == MOST_SECOND) {
+                    break;
+                }
+                List<Change> both = new ArrayList<>(made.fix.changes());
+                both.addAll(second);
+                Made two = isOfOthers(made.fix.changes(), second) ? tried(reading, both, finding) : null;
+                if (two != null
+                        && two.fix.isSafe()
+                        && fixes.stream().noneMatch(f -> f.changes().equals(second))) {
+                    fixes.add(two.fix);
+                    fixes.sort(RANK);
+                    progress.accept(fixes);
+                    break;
+                }
+            }
+        }
+    }
+
+    /** What might fix the bad findings that changes cause, those that put something back as it was first. */
+    private List<List<Change>> seconds(Made made) {
+        Set<List<Change>> all = new LinkedHashSet<>();
+        for (Finding caused : made.after.findings()) {
+            if (caused.isBad() && made.fix.created().contains(caused.identity())) {
+                all.addAll(candidates(made.after, caused));
+            }
+        }
+        List<List<Change>> ordered = new ArrayList<>(all);
+        ordered.sort(Comparator.comparing(changes -> !restores(changes)));
+        return ordered;
+    }
+
+    /** Whether no setting is in both lists. */
+    private static boolean isOfOthers(List<Change> some, List<Change> others) {
+        return some.stream()
+                .noneMatch(a -> others.stream()
+                        .anyMatch(b -> a.element().equals(b.element())
+                                && (!(a instanceof Change.Set one)
+                                        || !(b instanceof Change.Set two)
+                                        || one.setting().equals(two.setting()))));
+    }
+
+    /** Changes that were made and clear the finding they were thought of for; null if they don't fit, or don't clear it. */
+    private @Nullable Made tried(Reading before, List<Change> changes, Finding finding) {
         Made made = made(before, changes, finding);
-        return made == null
-                        || !made.fix.isSafe()
-                        || !made.fix.cleared().contains(finding.identity())
-                        || isTradedIn(before, made, finding)
+        return made == null || !made.fix.cleared().contains(finding.identity()) || isTradedIn(before, made, finding)
                 ? null
-                : made.fix;
+                : made;
     }
 
     /** Whether a source that a listener lacks in some scenes is only lacking everywhere now, or the other way round. */
@@ -204,7 +267,7 @@ public final class Fixes {
         return new Made(
                 new Fix(
                         changes,
-                        sentence(before.rig(), after.rig(), changes),
+                        Steps.of(before.rig(), after.rig(), changes),
                         cleared,
                         created,
                         altered(before, after, finding),
@@ -254,44 +317,6 @@ public final class Fixes {
                         == after.rig().of(Kind.OUTLET).size()
                 && before.rig().of(Kind.SOURCE).size()
                         == after.rig().of(Kind.SOURCE).size();
-    }
-
-    /** What changes that fit a rig do, as a sentence; empty if they do not fit. */
-    static String sentence(Rig rig, List<Change> changes) {
-        try {
-            boolean adds = changes.stream().anyMatch(Change.Add.class::isInstance);
-            return sentence(rig, adds ? Changes.apply(rig, changes) : rig, changes);
-        } catch (Changes.Conflict e) {
-            return "";
-        }
-    }
-
-    /** The steps as one sentence. A program that all of them are about is named once. */
-    private static String sentence(Rig rig, Rig changed, List<Change> changes) {
-        List<String> steps = changes.stream()
-                .map(c -> Sentences.say(c instanceof Change.Add ? changed : rig, c))
-                .toList();
-        String restart = changes.stream()
-                .filter(c -> c instanceof Change.Set)
-                .map(c -> rig.program(rig.get(c.element())))
-                .filter(Sentences::hasToRestart)
-                .map(Element::name)
-                .distinct()
-                .collect(Collectors.joining(" and "));
-        return steps(steps) + (restart.isEmpty() ? "" : ", then restart " + restart);
-    }
-
-    private static String steps(List<String> steps) {
-        int end = steps.getFirst().indexOf(", ") + 2;
-        String place =
-                steps.getFirst().startsWith("In ") && end > 1 ? steps.getFirst().substring(0, end) : "";
-        // "In Orrery, mute input A and mute input B": the program is said once.
-        return !place.isEmpty() && steps.stream().allMatch(s -> s.startsWith(place))
-                ? place
-                        + AuditContext.list(steps.stream()
-                                .map(s -> s.substring(place.length()))
-                                .toList())
-                : String.join("; ", steps);
     }
 
     /** What the audit at hand can find: a reading may hold more, of rules that are not asked here. */

@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -70,6 +71,9 @@ final class CaptureIdle implements Rule {
             if (scene.isFed(point) || element.kind() == Kind.INPUT && scene.isCopyFed(element.id())) {
                 return;
             }
+        }
+        if (context.isConsequence(PointId.of(point))) {
+            return; // what silences it is told, and clears this with it
         }
         String noun = Sentences.noun(context.rig(), element);
         findings.add(new Finding(

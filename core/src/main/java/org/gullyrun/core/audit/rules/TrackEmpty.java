@@ -66,7 +66,8 @@ final class TrackEmpty implements Rule {
             }
             List<Integer> empty = Productions.ticked(output, Productions.TAKES_TRACK).stream()
                     .filter(n -> context.scenes().stream().noneMatch(s -> s.isFed(PointId.track(production.id(), n)))
-                            && !isMissedBySomebody(context, production, n))
+                            && !isMissedBySomebody(context, production, n)
+                            && !context.isConsequence(PointId.track(production.id(), n)))
                     .toList();
             if (!empty.isEmpty()) {
                 String names = Say.tracks(rig, production, empty);

@@ -1,0 +1,84 @@
+package org.gullyrun.core.fix;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Test;
+
+/** Where one change would do harm alone, two are offered as one fix: the sample show's default that has moved. */
+class FixPairsTest {
+    private static final Case SHOW = SampleShow.make();
+    private static final Audit AUDIT = RuleCatalogue.usual();
+    private static final Rig FOUND =
+            SHOW.survey(SampleShow.AS_FOUND).orElseThrow().rig();
+    private static final Reading READING = AUDIT.read(FOUND, SHOW.brief());
+
+    private static List<Fix> fixes(String identity) {
+        Finding finding = READING.findings().stream()
+                .filter(f -> f.identity().equals(identity))
+                .findFirst()
+                .orElseThrow();
+        return new Fixes(AUDIT, SHOW.goodRig(SampleShow.AS_FOUND)).find(READING, finding, () -> false);
+    }
+
+    private static boolean isBad(Reading after, String identity) {
+        return after.findings().stream().anyMatch(f -> f.identity().equals(identity) && f.isBad());
+    }
+
+    @Test
+    void theMovedDefaultIsSetBackTogetherWithTheChatThatWouldBeOnAirByIt() {
+        Fix first = fixes("missing:chimes>host-ears").getFirst();
+        assertEquals(
+                "Set the playback default of Desk PC to Plover, play side; in Huddlewick, choose Tern headset as the output",
+                first.sentence());
+        assertTrue(first.restores() && first.isSafe(), first.toString());
+        Change alone = first.changes().getFirst();
+        Reading half = AUDIT.read(Changes.apply(FOUND, List.of(alone)), SHOW.brief());
+        assertTrue(
+                half.findings().stream()
+                        .anyMatch(f -> f.isBad()
+                                && READING.findings().stream()
+                                        .noneMatch(was -> was.identity().equals(f.identity()))),
+                "the first step alone brings something bad");
+        Reading whole = AUDIT.read(Changes.apply(FOUND, first.changes()), SHOW.brief());
+        first.cleared().forEach(identity -> assertFalse(isBad(whole, identity), identity));
+    }
+
+    @Test
+    void whereTheSecondChangeIsEnoughNoPairIsOffered() {
+        List<Fix> fixes = fixes("missing:crew>host-ears");
+        assertTrue(
+                fixes.stream().anyMatch(f -> f.sentence().equals("In Huddlewick, choose Tern headset as the output")));
+        assertTrue(fixes.stream().allMatch(f -> f.changes().size() == 1), fixes.toString());
+    }
+
+    @Test
+    void noStepOfAPairCouldBeLeftOut() {
+        for (Finding finding : READING.findings()) {
+            if (!finding.isBad()) {
+                continue;
+            }
+            List<Fix> fixes = new Fixes(AUDIT, SHOW.goodRig(SampleShow.AS_FOUND)).find(READING, finding, () -> false);
+            for (Fix fix : fixes) {
+                assertTrue(fix.isSafe(), fix.sentence());
+                if (fix.restores() && fix.changes().size() == 2) {
+                    fix.changes()
+                            .forEach(one -> assertTrue(
+                                    fixes.stream().noneMatch(f -> f.changes().equals(List.of(one))),
+                                    finding.identity() + ": " + fix.sentence()));
+                }
+            }
+        }
+    }
+}
