@@ -22,6 +22,7 @@ import picocli.CommandLine.Parameters;
             DemoCommand.class,
             AuditCommand.class,
             TraceCommand.class,
+            ReachCommand.class,
             SampleCommand.class,
             PictureCommand.class
         },

@@ -262,4 +262,34 @@ class AnswersTest {
         assertEquals(Exit.FILE, terminal.run("trace", folder.toString()));
         assertEquals("", terminal.out());
     }
+
+    @Test
+    void reachSaysWhoHearsADifference() throws Exception {
+        String show = file;
+        assertEquals(Exit.OK, terminal.run("reach", show, "ears/level", "--survey", "known-good"));
+        assertEquals(
+                "bus Ears, level: Reaches Host's ears only.",
+                terminal.out().lines().findFirst().orElseThrow());
+        assertEquals(Exit.OK, terminal.run("reach", show, "Desk PC/playback default", "--json"));
+        JsonNode json = new ObjectMapper().readTree(terminal.out());
+        assertEquals("playback", json.path("setting").asText());
+        assertEquals("desk-pc", json.path("element").asText());
+        assertTrue(json.path("listeners").has("live"), terminal.out());
+        assertEquals(Exit.USAGE, terminal.run("reach", show, "desk-pc/loudness"));
+        assertTrue(terminal.err().contains("no setting 'loudness'"), terminal.err());
+        assertEquals(Exit.USAGE, terminal.run("reach", show, "nobody"));
+        assertTrue(terminal.err().contains("no element 'nobody'"), terminal.err());
+    }
+
+    @Test
+    void fixesOfEachFindingAreListedOrItSaysThatThereAreNone() throws Exception {
+        String show = file;
+        assertEquals(Exit.OK, terminal.run("audit", show, "--survey", "known-good", "--fixes", "--json"));
+        JsonNode json = new ObjectMapper().readTree(terminal.out());
+        assertTrue(json.path("findings").size() > 0);
+        json.path("findings").forEach(finding -> {
+            assertTrue(finding.has("fixes"), finding.toString());
+            assertEquals(finding.path("fixes").isEmpty(), finding.has("noFix"), finding.toString());
+        });
+    }
 }

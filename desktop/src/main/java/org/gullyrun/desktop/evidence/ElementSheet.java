@@ -8,7 +8,9 @@ import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
@@ -33,18 +35,20 @@ final class ElementSheet {
         all.add(Nodes.label(element.name(), "water-title"));
         Element program = rig.program(element);
         all.add(Nodes.label(element.kind().noun() + (program == element ? "" : " of " + program.name()), "soft"));
+        ReachLine reach = new ReachLine(state.reading(), id);
+        all.add(reach.line());
         all.add(Nodes.rule());
         VBox settings = new VBox(5);
         settings.getStyleClass().add("settings");
-        settings(rig, element, settings);
+        settings(rig, element, settings, reach);
         for (Element output : rig.in(id, Kind.APP_OUTPUT)) {
-            settings(rig, output, settings);
+            settings(rig, output, settings, reach);
         }
         all.add(settings);
         return all;
     }
 
-    private void settings(Rig rig, Element element, VBox into) {
+    private void settings(Rig rig, Element element, VBox into, ReachLine reach) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             List<Setting<?>> members = setting.isFamily() ? members(rig, element, setting) : List.of(setting);
             for (Setting<?> one : members) {
@@ -54,6 +58,7 @@ final class ElementSheet {
                 };
                 Node row = meta ? null : SettingEditor.row(store, rig, new Address(element.id(), one.key()), false);
                 if (row != null) {
+                    reach.watch(row, new Address(element.id(), one.key()), Sentences.label(rig, element, one));
                     into.getChildren().add(row);
                 }
             }
@@ -67,15 +72,19 @@ final class ElementSheet {
         switch (element.kind()) {
             case STRIP -> rig.in(program.id(), Kind.BUS).forEach(b -> members.add(family.of(b.id())));
             case INPUT, OUTPUT -> {
-                int count =
-                        program.kind() == Kind.PRODUCTION ? program.or(org.gullyrun.core.rig.Productions.TRACKS, 6) : 0;
+                if (family.equals(Productions.ALSO)) {
+                    rig.of(Kind.APPLICATION).forEach(a -> members.add(family.of(a.id())));
+                    return members;
+                }
+                int count = program.kind() == Kind.PRODUCTION ? program.or(Productions.TRACKS, 6) : 0;
                 for (int n = 1; n <= count; n++) {
                     members.add(family.of(n));
                 }
             }
             case GROUP -> rig.in(program.id(), Kind.INPUT).forEach(i -> members.add(family.of(i.id())));
+            case SOURCE -> rig.of(Kind.SCENE).forEach(scene -> members.add(family.of(scene.id())));
             case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, APP_OUTPUT -> {}
-            case MIXER, BUS, PRODUCTION, SCENE, ENTRY, SOURCE, OUTLET -> {}
+            case MIXER, BUS, PRODUCTION, SCENE, ENTRY, OUTLET -> {}
         }
         return members;
     }

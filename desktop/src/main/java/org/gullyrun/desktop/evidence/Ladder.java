@@ -24,9 +24,13 @@ import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
@@ -323,11 +327,18 @@ final class Ladder extends VBox {
                 }
             }
         }
+        ReachLine reach = new ReachLine(state.reading(), graph.element(rung.point));
         for (Address address : addresses) {
             Node row = SettingEditor.row(store, rig, address, true);
             if (row != null) {
+                Element element = rig.get(address.element());
+                Setting<?> setting = Catalogue.find(element.kind(), address.key());
+                reach.watch(row, address, setting == null ? "" : Sentences.label(rig, element, setting));
                 box.getChildren().add(row);
             }
+        }
+        if (!box.getChildren().isEmpty()) {
+            box.getChildren().addFirst(reach.line());
         }
         return box.getChildren().isEmpty() ? null : box;
     }

@@ -6,16 +6,19 @@ import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
+import org.jspecify.annotations.Nullable;
 
 /** Which settings decide a segment: its gates first, then choices, levels, delays and rates, in that order. */
 public final class SegmentSettings {
@@ -71,9 +74,18 @@ public final class SegmentSettings {
         PointKind to = graph.kind(graph.to(segment));
         switch (by.kind()) {
             case SOURCE -> add(by, Sources.LEVEL);
-            case APP_OUTPUT ->
+            case APP_OUTPUT -> {
                 add(by, Applications.PROGRAM_CHOICE, Applications.SYSTEM_CHOICE, Applications.OUTPUT_LEVEL);
-            case APPLICATION -> add(by, Applications.INPUT, Applications.INPUT_LEVEL);
+                Element program = rig.program(by);
+                follows(
+                        program.get(Applications.MACHINE),
+                        Choices.output(rig, program, by).effective(),
+                        true);
+            }
+            case APPLICATION -> {
+                add(by, Applications.INPUT, Applications.INPUT_LEVEL);
+                follows(by.get(Applications.MACHINE), Choices.input(rig, by).effective(), false);
+            }
             case CABLE -> add(by, Links.CABLE_LATENCY);
             case WIRE -> add(by, Links.WIRE_GAIN, Links.WIRE_LATENCY);
             case COUPLING -> add(by, Links.COUPLING_GAIN, Links.COUPLING_LATENCY);
@@ -94,6 +106,7 @@ public final class SegmentSettings {
                     add(by, Productions.CUE_PROGRAM);
                 } else {
                     add(by, Productions.CUE_DEVICE, Productions.CUE_LATENCY);
+                    follows(by.get(Productions.MACHINE), by.get(Productions.CUE_DEVICE), true);
                 }
             }
             case INPUT -> {
@@ -102,12 +115,37 @@ public final class SegmentSettings {
                 }
             }
             case OUTLET -> {
-                if (graph.kind(graph.from(segment)) != PointKind.TRACK
-                        && graph.kind(graph.from(segment)) != PointKind.APPLICATION_IN) {
+                if (graph.kind(graph.from(segment)) == PointKind.TRACK) {
+                    rig.find(by.get(Outlets.OUTPUT), Kind.OUTPUT).ifPresent(o -> takes(o, segment));
+                } else if (graph.kind(graph.from(segment)) != PointKind.APPLICATION_IN) {
                     add(by, Outlets.DEVICE);
+                    follows(Choices.machineOf(rig, by), by.get(Outlets.DEVICE), true);
                 }
             }
-            case MACHINE, DEVICE, MIXER, GROUP, SCENE, ENTRY, OUTPUT -> {}
+            case OUTPUT -> takes(by, segment);
+            case MACHINE, DEVICE, MIXER, GROUP, SCENE, ENTRY -> {}
+        }
+    }
+
+    /** Adds whether an output takes the track from which a segment leads to a listener. */
+    private void takes(Element output, int segment) {
+        int track = graph.id(graph.from(segment)).track();
+        if (track > 0) {
+            add(output, Productions.TAKES_TRACK.of(track));
+        }
+    }
+
+    /** Adds the default that a choice follows, if it follows one. */
+    private void follows(@Nullable String machine, @Nullable Choice choice, boolean playback) {
+        Element m = rig.find(machine, Kind.MACHINE).orElse(null);
+        if (m == null) {
+            return;
+        }
+        if (choice == Choice.Special.CALL_DEFAULT) {
+            add(m, playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING);
+        }
+        if (choice == Choice.Special.CALL_DEFAULT || choice == Choice.Special.DEFAULT) {
+            add(m, playback ? Machines.PLAYBACK : Machines.RECORDING);
         }
     }
 
@@ -116,6 +154,10 @@ public final class SegmentSettings {
         Productions.Takes takes = input.get(Productions.TAKES);
         if (takes == Productions.Takes.RECORDING || takes == Productions.Takes.PLAYBACK) {
             add(input, Productions.DEVICE);
+            follows(
+                    rig.program(input).get(Productions.MACHINE),
+                    input.get(Productions.DEVICE),
+                    takes == Productions.Takes.PLAYBACK);
         }
         add(input, Productions.INPUT_LEVEL, Productions.INPUT_DELAY);
         Element production = rig.owner(input);
