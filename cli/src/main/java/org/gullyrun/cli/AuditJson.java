@@ -54,6 +54,7 @@ final class AuditJson {
         return all;
     }
 
+    /** A finding with what fixes it, where that was asked for. */
     private static Map<String, Object> plain(Reading reading, Finding finding, FindingFixes fixes) {
         Map<String, Object> one = plain(reading, finding);
         if (fixes.knows(finding)) {
@@ -66,6 +67,7 @@ final class AuditJson {
         return one;
     }
 
+    /** A fix with what it clears, what it causes and what else it alters. */
     private static Map<String, Object> plain(Fix fix) {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put("sentence", fix.sentence());
@@ -77,6 +79,7 @@ final class AuditJson {
         return one;
     }
 
+    /** A root cause with the findings that go away by it. */
     private static Map<String, Object> plain(RootCauses.Group group) {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put("sentence", group.fix().sentence());
@@ -87,6 +90,7 @@ final class AuditJson {
         return one;
     }
 
+    /** A change in the words of a file: what is set, added or removed, by ids. */
     private static String plain(Change change) {
         return switch (change) {
             case Change.Set set -> "set " + set.element() + "/" + set.setting().key() + " to " + set.to();
@@ -97,6 +101,7 @@ final class AuditJson {
         };
     }
 
+    /** A finding with its words, figures and evidence; the names of the fields are stable. */
     private static Map<String, Object> plain(Reading reading, Finding finding) {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put("identity", finding.identity());

@@ -111,6 +111,7 @@ final class PictureCommand implements Callable<Integer> {
         return Exit.OK;
     }
 
+    /** Refuses a scene that the survey doesn't have before a window is opened for it. */
     private void checkScene(Survey shown) {
         List<String> names = SceneKey.axis(shown.rig()).stream()
                 .map(key -> key.name(shown.rig()))

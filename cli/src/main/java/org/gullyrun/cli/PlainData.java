@@ -20,6 +20,7 @@ final class PlainData {
 
     private PlainData() {}
 
+    /** The points that a route passes, by id, from its start on. */
     static List<String> points(FlowGraph graph, List<Integer> segments) {
         List<String> points = new ArrayList<>();
         for (int s : segments) {

@@ -61,6 +61,7 @@ final class ReachCommand implements Callable<Integer> {
         return Exit.OK;
     }
 
+    /** The same as plain data; listeners and sources by id. */
     private static Map<String, Object> plain(Address at, Reach reach) {
         Map<String, Object> listeners = new LinkedHashMap<>();
         reach.sources()
@@ -105,6 +106,7 @@ final class ReachCommand implements Callable<Integer> {
                 + String.join(", ", known));
     }
 
+    /** The element, or an error that lists what there is. */
     private static Element found(@org.jspecify.annotations.Nullable Element element, Rig rig, String name) {
         if (element == null) {
             throw new UsageProblem("There is no element '" + name + "' in this survey. The sources are: "
@@ -117,6 +119,7 @@ final class ReachCommand implements Callable<Integer> {
         return element;
     }
 
+    /** The element with an id, or else the first with a name. */
     private static @org.jspecify.annotations.Nullable Element named(Rig rig, String name) {
         Element byId = rig.find(name);
         return byId != null

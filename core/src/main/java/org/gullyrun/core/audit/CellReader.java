@@ -33,6 +33,7 @@ final class CellReader {
     /** Rows that several scenes shared and share again, with other numbers of segments. */
     private final Map<SourceRow, SourceRow> renumbered = new IdentityHashMap<>();
 
+    /** Reads cells of a rig by a brief. */
     CellReader(Rig rig, Wishes wishes, Thresholds thresholds) {
         this.rig = rig;
         this.wishes = wishes;
@@ -144,6 +145,7 @@ final class CellReader {
                 && scene.electric().sharesRow(point, before.electric(), pointBefore);
     }
 
+    /** One pair of source and listener: what the brief wants, what arrives, and what follows from both. */
     private CellReading cell(
             FlowGraph graph,
             Element source,

@@ -20,6 +20,7 @@ final class KeptFindings {
 
     private final boolean loops;
 
+    /** Compares two readings, source by source, and their loops. */
     private KeptFindings(Reading before, List<SceneReading> scenes) {
         this.before = before;
         this.scenes = scenes;

@@ -43,6 +43,7 @@ final class PairFindings {
         }
     }
 
+    /** Files findings by source and listener, so that each cell finds its own at once. */
     PairFindings(Collection<Finding> all, Set<Finding> waived) {
         for (Finding finding : all) {
             Of pair = finding.subject().source().isEmpty()

@@ -280,6 +280,7 @@ final class CaseReader {
         }
     }
 
+    /** An element with one setting read; an error names the place in the file. */
     private static Element put(Element element, Setting<?> setting, JsonNode value, String place) {
         try {
             if (value.isTextual() && value.asText().equals(Unknown.MARK)) {

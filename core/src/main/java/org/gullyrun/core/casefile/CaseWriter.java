@@ -134,6 +134,7 @@ public final class CaseWriter {
         return fields;
     }
 
+    /** Whether a setting says more than leaving it out would. */
     private static boolean holds(Element element, Setting<?> setting) {
         for (String key : element.keys()) {
             if (key.equals(setting.key())) {

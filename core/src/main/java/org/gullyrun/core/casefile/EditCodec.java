@@ -161,6 +161,7 @@ final class EditCodec {
         return adds ? new Change.Add(element) : new Change.Remove(element);
     }
 
+    /** A raw value as it was written; unknown and none are values too. */
     private static @Nullable Object readValue(Setting<?> setting, JsonNode node) {
         if (node.isNull() || node.isMissingNode()) {
             return null;
@@ -170,6 +171,7 @@ final class EditCodec {
                 : setting.type().read(CaseReader.plain(node));
     }
 
+    /** The kind of element whose section of a file is named. */
     private static Kind kind(JsonNode section) {
         for (Kind kind : Kind.values()) {
             if (kind.section().equals(section.asText())) {
@@ -179,6 +181,7 @@ final class EditCodec {
         throw new IllegalArgumentException("there is no kind " + section);
     }
 
+    /** One change of a brief. */
     private static BriefChange readBrief(JsonNode node) {
         if (node.has("voice")) {
             return new BriefChange.OfVoice(node.get("voice").asText(), number(node, "from"), number(node, "to"));
@@ -192,6 +195,7 @@ final class EditCodec {
                 : new BriefChange.OfCell(cell, wish(node.path("from")), wish(node.path("to")));
     }
 
+    /** A wish, or none, as the cell may have had none before. */
     private static @Nullable Wish wish(JsonNode node) {
         for (Wish wish : Wish.values()) {
             if (wish.word().equals(node.asText())) {
@@ -213,6 +217,7 @@ final class EditCodec {
         return node.path(key).isObject() ? CaseReader.survey(node.get(key), key) : null;
     }
 
+    /** What is said of the case itself: title, notes, terms. */
     private static Edit.About about(JsonNode node) {
         return new Edit.About(
                 node.path("title").asText(),

@@ -38,6 +38,7 @@ final class JournalFile {
 
     /** One being written anew, which takes the place of the old one once it is on the drive. */
     private record Fresh(Path beside, FileChannel channel, FileLock lock) {
+        /** Deletes the journal: all that it holds is in the case now. */
         void discard() {
             HELD.remove(beside);
             try {

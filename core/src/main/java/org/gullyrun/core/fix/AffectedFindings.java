@@ -307,6 +307,7 @@ final class AffectedFindings {
         }
     }
 
+    /** Whether one of some points is marked. */
     private static boolean any(int[] points, boolean[] of) {
         for (int p : points) {
             if (of[p]) {
@@ -316,6 +317,7 @@ final class AffectedFindings {
         return false;
     }
 
+    /** Whether one of some points passes a test. */
     private static boolean any(int[] points, IntPredicate of) {
         for (int p : points) {
             if (of.test(p)) {

@@ -46,6 +46,7 @@ final class ChoiceMoves {
     /** Sources that somebody misses, likewise. */
     private final Set<String> lacked;
 
+    /** Moves choices in one scene of a reading; what they might be goes to a receiver. */
     ChoiceMoves(Reading reading, int scene, Consumer<List<Change>> to) {
         this.rig = reading.rig();
         this.scene = reading.scenes().get(scene);
@@ -178,6 +179,7 @@ final class ChoiceMoves {
         set(element, setting, machine, direction, direction == Direction.RECORDING ? this::sources : this::listeners);
     }
 
+    /** A choice set to each usable device of its computer and direction, those first from which most is reached. */
     private void set(
             Element element,
             Setting<Choice> setting,

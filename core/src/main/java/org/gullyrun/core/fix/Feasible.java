@@ -47,6 +47,7 @@ final class Feasible {
         return set;
     }
 
+    /** Whether a change touches nothing that is fixed, and asks for nothing that isn't offered. */
     private static boolean isPossible(Rig rig, Change change) {
         return switch (change) {
             case Change.Set set -> !Common.isFixed(rig.get(set.element()), set.setting());

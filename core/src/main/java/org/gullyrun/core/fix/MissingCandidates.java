@@ -55,6 +55,7 @@ final class MissingCandidates {
     private final int column;
     private final Consumer<List<Change>> to;
 
+    /** Seeks for one finding; what might help goes to a receiver. */
     private MissingCandidates(Reading reading, Finding finding, Consumer<List<Change>> to) {
         this.reading = reading;
         this.finding = finding;

@@ -203,6 +203,7 @@ final class RuleCandidates {
         }
     }
 
+    /** Whether a setting is a level that somebody can turn. */
     static boolean isLevel(Setting<?> setting) {
         return switch (setting.kind()) {
             case INPUT -> setting.equals(Productions.INPUT_LEVEL);
@@ -276,6 +277,7 @@ final class RuleCandidates {
         }
     }
 
+    /** Every output of an application, led to each device in turn. */
     private void outputs(Element application) {
         for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
             for (Element device : rig.of(Kind.DEVICE)) {

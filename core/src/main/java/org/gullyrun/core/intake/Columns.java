@@ -159,6 +159,7 @@ final class Columns {
         return NameGuess.withListeners(rig, EndNames.following(rig, row, setting, plainly(rig, row, setting, text)));
     }
 
+    /** The changes that enter a text as the value of a setting. */
     private static List<Change> plainly(Rig rig, Element row, Setting<?> setting, String text) {
         List<Change> fresh = fresh(rig, row, setting, text.strip());
         if (fresh != null) {

@@ -134,6 +134,7 @@ final class NameGuess {
         return all;
     }
 
+    /** Whether a change is about an output or its tracks, on which what listeners hear depends. */
     private static boolean isOfOutputs(Change change) {
         return switch (change) {
             case Change.Add(Element what) -> what.kind() == Kind.OUTPUT;

@@ -265,6 +265,7 @@ public final class Questions {
         }
     }
 
+    /** The question for a setting, in words of its own where there are any. */
     private static Question question(Rig rig, Element element, Setting<?> setting, @Nullable Words words) {
         String name = rig.name(element.id());
         String owner = rig.program(element).name();

@@ -40,6 +40,7 @@ public final class RowOrder {
         return places(rig, order);
     }
 
+    /** The changes that give elements places in this order. */
     private static List<Change> places(Rig rig, List<Element> order) {
         if (order.equals(rig.of(order.isEmpty() ? Kind.SOURCE : order.getFirst().kind()))) {
             return List.of();

@@ -50,6 +50,7 @@ final class SheetScript {
         return new Written(script.rig, new Brief(script.cells, Map.of(), Map.of()));
     }
 
+    /** One section of a script: its rows, by column. */
     private Table table(String block) {
         for (Section section : Section.values()) {
             for (Table table : Sheet.of(rig, section)) {
@@ -104,6 +105,7 @@ final class SheetScript {
         }
     }
 
+    /** The id of an element of a kind that was typed under a name. */
     private String id(Kind kind, String name) {
         List<Element> all = new ArrayList<>(rig.of(kind));
         return all.stream()

@@ -156,6 +156,7 @@ final class SpecialColumns {
                     .toList();
         }
 
+        /** What a scene does with an input, in the words of a cell. */
         private static String said(Element row, Element entry) {
             List<String> parts = new ArrayList<>();
             if (entry.is(Productions.COPY, false) && row.kind() != Kind.SCENE) {

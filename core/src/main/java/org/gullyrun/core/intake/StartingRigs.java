@@ -51,6 +51,7 @@ public final class StartingRigs {
         return FILES.stream().map(StartingRigs::read).toList();
     }
 
+    /** Types a starting rig into an empty sheet, as a person would. */
     private static Starting read(String key) {
         try (InputStream in =
                 Objects.requireNonNull(StartingRigs.class.getResourceAsStream("starting/" + key + ".txt"), key)) {

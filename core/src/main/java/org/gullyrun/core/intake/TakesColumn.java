@@ -120,6 +120,7 @@ record TakesColumn(String head, int letters) implements Column {
         return taking(rig, row, all.get(at).takes, all.get(at).id);
     }
 
+    /** The changes that make an input take something; what it took before no longer counts. */
     private static List<Change> taking(Rig rig, Element row, Takes takes, @Nullable String id) {
         List<Change> changes = new ArrayList<>(Columns.set(rig, row, Productions.TAKES, takes));
         if (takes == Takes.APPLICATION) {

@@ -102,6 +102,7 @@ final class Typed {
         }
     }
 
+    /** What an emptied cell means: none where that is a value, else what isn't entered means. */
     private static @Nullable Object none(Setting<?> setting) {
         if (setting.type() instanceof ValueType.Pick(List<Choice.Special> specials)) {
             for (Choice.Special none : List.of(Choice.Special.UNSET, Choice.Special.NOTHING)) {

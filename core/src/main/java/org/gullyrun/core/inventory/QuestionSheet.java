@@ -83,6 +83,7 @@ public final class QuestionSheet {
         return new Preview(fates, mistakes, Changes.between(rig, now));
     }
 
+    /** The place of the column whose head begins so; −1 if there is none. */
     private static int column(CsvText.Row row, String begins) {
         for (int c = 0; c < row.cells().size(); c++) {
             if (row.cells().get(c).toLowerCase(Locale.ROOT).startsWith(begins)) {

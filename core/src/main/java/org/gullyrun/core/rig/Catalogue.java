@@ -37,6 +37,7 @@ public final class Catalogue {
         put(Kind.OUTLET, Outlets.ALL);
     }
 
+    /** Lists the settings of a kind: its name first, then its own, then what every element has. */
     private static void put(Kind kind, List<Setting<?>> own) {
         Map<String, Setting<?>> settings = new LinkedHashMap<>();
         List<Setting<?>> all = new ArrayList<>();

@@ -137,6 +137,7 @@ public final class Sentences {
         return spoken(setting.type(), raw);
     }
 
+    /** A special choice as it is said in a sentence. */
     private static String spoken(Choice choice) {
         return switch ((Choice.Special) choice) {
             case DEFAULT -> "the default";

@@ -37,6 +37,7 @@ final class TrackNames {
         return PLACE.matcher(name).matches();
     }
 
+    /** The place of a track among those of its output, in words. */
     private static String ordinal(int before) {
         if (before < ORDINALS.size()) {
             return ORDINALS.get(before);

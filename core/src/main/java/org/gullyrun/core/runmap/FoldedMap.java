@@ -117,6 +117,7 @@ public final class FoldedMap {
         return lit;
     }
 
+    /** Keeps the lanes that are lit; gives for each lane before its place after, or −1. */
     private static int[] take(List<MapNode.Lane> from, Set<Integer> lit, List<MapNode.Lane> to) {
         int[] place = new int[from.size()];
         for (int i = 0; i < place.length; i++) {

@@ -235,6 +235,7 @@ final class MapBuilder {
         }
     }
 
+    /** A node for a device, with its rate as a tag. */
     private MapNode deviceNode(PointId point, Stage stage) {
         String device = point.element();
         MapNode node = node(point.text(), stage, rig.name(device));
@@ -360,6 +361,7 @@ final class MapBuilder {
         return port != null && port.node.isGrid();
     }
 
+    /** A node in another column. */
     private MapNode moved(MapNode node, Stage stage) {
         MapNode moved = new MapNode(node.id, stage, node.title);
         moved.tag = node.tag;

@@ -11,6 +11,7 @@ final class SampleBrief {
 
     private SampleBrief() {}
 
+    /** What everybody should hear in the sample show. */
     static Brief make() {
         SampleBrief b = new SampleBrief();
         b.set(Wish.MUST, "host-ears", "dome", "guests", "crew", "music", "charts", "clips", "chimes");

@@ -30,6 +30,7 @@ final class SampleRig {
 
     private SampleRig() {}
 
+    /** The rig as it is when all is well. */
     static Rig make() {
         SampleRig rig = new SampleRig();
         rig.machines();
@@ -49,6 +50,7 @@ final class SampleRig {
         all.add(settings.apply(element));
     }
 
+    /** A device that one can touch, at 48 kHz. */
     private void device(String id, String name, String machine, Direction direction, double latency) {
         add(
                 Kind.DEVICE,
@@ -60,6 +62,7 @@ final class SampleRig {
                         .with(Devices.LATENCY, latency));
     }
 
+    /** One end of a cable in software. */
     private void virtual(String id, String name, Direction direction) {
         add(
                 Kind.DEVICE,
@@ -71,6 +74,7 @@ final class SampleRig {
                         .with(Devices.RATE, 48_000.0));
     }
 
+    /** Both computers with all their devices. */
     private void machines() {
         add(
                 Kind.MACHINE,
@@ -111,6 +115,7 @@ final class SampleRig {
         }
     }
 
+    /** What joins the devices: cables, wires, the air, the cleaner. */
     private void links() {
         cable("heron", "Heron", "heron-play", "heron-record");
         cable("plover", "Plover", "plover-play", "plover-record");
@@ -149,6 +154,7 @@ final class SampleRig {
                         .with(Links.PROCESSOR_CONVERTS, true));
     }
 
+    /** A cable in software with its two ends. */
     private void cable(String id, String name, String from, String to) {
         add(
                 Kind.CABLE,
@@ -168,6 +174,7 @@ final class SampleRig {
                 e -> e.with(Links.PASS_FROM, from).with(Links.PASS_TO, to(to)).with(Links.PASS_LATENCY, 10.0));
     }
 
+    /** A program with one output. */
     private void application(String id, String name, String machine, Use use, Choice plays) {
         add(
                 Kind.APPLICATION,
@@ -185,6 +192,7 @@ final class SampleRig {
         all.replaceAll(e -> e.id().equals(id) ? e.with(Applications.INPUT, to(device)) : e);
     }
 
+    /** The programs that make or take sound. */
     private void applications() {
         Choice plainDefault = Choice.Special.DEFAULT;
         application("farcall", "Farcall", "desk-pc", Use.CALL, to("heron-play"));
@@ -199,6 +207,7 @@ final class SampleRig {
         listens("huddlewick", "hushgate-mic");
     }
 
+    /** The mixer: strips for all that is heard, a bus for each ear. */
     private void mixer() {
         add(
                 Kind.MIXER,
@@ -231,6 +240,7 @@ final class SampleRig {
         add(Kind.BUS, id, name, e -> e.with(Mixers.BUS_OF, "brookdesk").with(Mixers.TARGET, to(target)));
     }
 
+    /** The production with its tracks, inputs, groups and outputs. */
     private void production() {
         add(Kind.PRODUCTION, "orrery", "Orrery", e -> {
             Element orrery = e.with(Productions.MACHINE, "desk-pc")
@@ -274,6 +284,7 @@ final class SampleRig {
         output("out-recording", "Show recording", Productions.Purpose.RECORDING, 1, 2, 3, 4, 5, 6);
     }
 
+    /** An input, with what it takes and the tracks it goes to. */
     private void input(String id, String name, Takes takes, String from, boolean always, int... tracks) {
         add(Kind.INPUT, id, name, e -> {
             Element input = e.with(Productions.INPUT_OF, "orrery")

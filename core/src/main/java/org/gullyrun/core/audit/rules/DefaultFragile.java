@@ -176,6 +176,7 @@ final class DefaultFragile implements Rule {
         return cell.verdict() == Verdict.LEAK && cell.delivery().strength() >= least;
     }
 
+    /** Says what would break if the default moved to the worst device it could move to. */
     private Finding tell(Element machine, Role role, Broken worst) {
         String what = role.setting.label();
         String device = worst.device.name();

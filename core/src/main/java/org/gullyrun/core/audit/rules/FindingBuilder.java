@@ -105,6 +105,7 @@ final class FindingBuilder {
         return this;
     }
 
+    /** The finding, once everything is said. */
     Finding made() {
         List<Address> all = new ArrayList<>(evidence.settings());
         all.addAll(settings);

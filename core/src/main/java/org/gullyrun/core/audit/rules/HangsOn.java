@@ -186,6 +186,7 @@ final class HangsOn implements Rule {
         }
     }
 
+    /** Says which required deliveries depend on one element. */
     private Finding tell(AuditContext context, Element element, Set<Must> musts) {
         Setting<?> setting = Objects.requireNonNull(Capabilities.works(element.kind()));
         List<String> names = musts.stream()

@@ -106,6 +106,7 @@ final class LateApart implements Rule {
     /** Somebody who plays or sings to what they hear: the places of both sources and of the ears. */
     private record Performance(int performer, int source, int ears) {}
 
+    /** All performers of whom it is known what they play to and where they hear it. */
     private static List<Performance> performances(AuditContext context) {
         List<Performance> found = new ArrayList<>();
         for (int p = 0; p < context.sources().size(); p++) {
@@ -119,6 +120,7 @@ final class LateApart implements Rule {
         return found;
     }
 
+    /** The place of the element with an id; −1 if there is none. */
     private static int place(List<Element> all, @Nullable String id) {
         for (int i = 0; i < all.size(); i++) {
             if (all.get(i).id().equals(id)) {

@@ -177,6 +177,7 @@ final class LevelClip implements Rule {
         return hits;
     }
 
+    /** The strongest routes of the sources that make the peak. */
     private static Evidence evidence(AuditContext context, Hit hit) {
         SceneReading scene = context.scenes().get(hit.scene);
         return context.evidence(
@@ -187,6 +188,7 @@ final class LevelClip implements Rule {
                         : scene.cell(hit.loudest, hit.outlet).delivery().strongest());
     }
 
+    /** One finding for a place at which the sum is too loud, in whatever scenes. */
     private Finding tell(AuditContext context, String place, List<Hit> hits) {
         hits.sort(Comparator.comparingDouble((Hit h) -> h.peak).reversed().thenComparingInt(Hit::scene));
         Hit worst = hits.getFirst();

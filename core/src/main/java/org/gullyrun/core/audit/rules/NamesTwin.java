@@ -133,6 +133,7 @@ final class NamesTwin implements Rule {
         return machine != null && e.kind() != Kind.OUTLET ? e.or(machine, "") : owner == null ? "" : owner.id();
     }
 
+    /** Elements of one name, which people mistake for each other. */
     private Finding twins(List<Element> all) {
         String[] ids = all.stream().map(Element::id).sorted(Ids.ORDER).toArray(String[]::new);
         String noun = all.getFirst().kind().noun();
@@ -154,6 +155,7 @@ final class NamesTwin implements Rule {
                 : noun + (noun.endsWith("s") ? "es" : "s");
     }
 
+    /** Begins a finding about something in use without a name. */
     private FindingBuilder unnamed(Element program, String what) {
         return FindingBuilder.of(id(), Severity.NOTE, program.id())
                 .title(what + " in " + program.name() + " without a name")

@@ -97,6 +97,7 @@ final class SceneSelf implements Rule {
         return List.of();
     }
 
+    /** Says by which scenes a scene comes back to itself. */
     private Finding tell(Rig rig, Element scene, List<Element> circle, List<String> ids) {
         List<String> names = new ArrayList<>(ids.stream().map(rig::name).toList());
         names.add(scene.name());

@@ -27,6 +27,7 @@ final class ApplicationSegments {
     /** The outputs at which a source starts that the other outputs of its program don't carry. */
     private final Set<String> starting = new HashSet<>();
 
+    /** Notes who plays where, which a capture of a device has to know. */
     ApplicationSegments(Compiler compiler) {
         this.in = compiler;
         for (Element source : in.rig.of(Kind.SOURCE)) {

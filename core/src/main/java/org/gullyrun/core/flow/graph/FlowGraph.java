@@ -109,6 +109,7 @@ public final class FlowGraph {
                                 Boolean.TRUE.equals(change.to())));
     }
 
+    /** Whether a segment has a gate, by its number. */
     private boolean hasGate(int segment, int gate) {
         for (int g : gates[segment]) {
             if (g == gate) {

@@ -31,6 +31,7 @@ final class GraphBuilder {
         /** For each segment that depends on the scene, in the order in which they were made: its number. */
         final int[] ofScene;
 
+        /** Arrays of a shape, still to be filled. */
         private Arrays(Shape shape, GraphBuilder builder, int[] ofScene) {
             int segments = shape.from.length;
             this.shape = shape;
@@ -43,6 +44,7 @@ final class GraphBuilder {
             this.ofScene = ofScene;
         }
 
+        /** Copies of another scene's arrays, in which only what differs is put. */
         private Arrays(Arrays first, GraphBuilder builder) {
             this.shape = first.shape;
             this.gain = first.gain.clone();

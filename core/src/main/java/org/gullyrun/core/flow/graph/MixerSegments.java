@@ -19,6 +19,7 @@ final class MixerSegments {
     /** For each device: the buses that go there. */
     private final Map<String, List<Element>> senders = new HashMap<>();
 
+    /** Notes which buses go where, which a capture of a device has to know. */
     MixerSegments(Compiler compiler) {
         this.in = compiler;
         for (Element bus : in.rig.of(Kind.BUS)) {

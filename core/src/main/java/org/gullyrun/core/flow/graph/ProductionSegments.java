@@ -43,6 +43,7 @@ final class ProductionSegments {
             @Nullable Presence presence,
             Point point) {}
 
+    /** Works out what each production's scene brings, and on which device its cue plays. */
     ProductionSegments(Compiler compiler, SceneComposition.Cache shared) {
         this.in = compiler;
         this.levelsUnknown = in.rig.of(Kind.ENTRY).stream().anyMatch(e -> e.isUnknown(Productions.ENTRY_LEVEL));

@@ -226,6 +226,7 @@ public final class SceneComposition {
         }
     }
 
+    /** Brings what a scene within brings: levels add up, and a copy of the scene is a copy of each of its inputs. */
     private static void bring(Frame frame, Element entry, Expansion inner) {
         frame.cut |= inner.cut;
         boolean copies = entry.is(Productions.COPY, false); // a copy of a scene is a copy of each input that it brings

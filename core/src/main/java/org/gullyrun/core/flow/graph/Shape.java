@@ -76,6 +76,7 @@ final class Shape {
         this.exits = indices(k -> k == PointKind.BUS || k == PointKind.CUE);
     }
 
+    /** The numbers of the points of some kinds, in order. */
     private int[] indices(Predicate<PointKind> wanted) {
         int[] found = new int[points.length];
         int n = 0;

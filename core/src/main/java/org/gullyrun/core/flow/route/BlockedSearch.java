@@ -111,6 +111,7 @@ public final class BlockedSearch {
         return false;
     }
 
+    /** Whether a gate lies on a segment. */
     private static boolean passes(FlowGraph graph, int segment, Gate gate) {
         for (int g : graph.gateNumbers(segment)) {
             if (!graph.gate(g).open() && !graph.gate(g).equals(gate)) {
@@ -120,6 +121,7 @@ public final class BlockedSearch {
         return true;
     }
 
+    /** Whether a list of gates, in order, holds one. */
     private static boolean holds(int[] gates, int gate) {
         for (int one : gates) {
             if (one == gate) {

@@ -31,6 +31,7 @@ final class Circles {
     /** What was found, and whether there are more. */
     record Found(List<Loop.Circle> circles, boolean more) {}
 
+    /** Searches the circles among open segments. */
     private Circles(OpenView view) {
         this.view = view;
         this.graph = view.graph;

@@ -116,6 +116,7 @@ public final class GraphDifference {
         return reached(after, true, newAfter, before, goneBefore);
     }
 
+    /** What lies behind a difference, before or after it; in the numbers of the graph after. */
     private boolean[] reached(
             FlowGraph graph, boolean forward, boolean[] differs, FlowGraph other, boolean[] otherDiffers) {
         boolean[] seen = spread(graph, forward, differs);

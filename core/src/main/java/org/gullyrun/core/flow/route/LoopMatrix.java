@@ -125,6 +125,7 @@ final class LoopMatrix {
         return best > 0 ? 20 * Math.log10(best) : strongestCircle;
     }
 
+    /** The matrix of amplitudes 10^(gain/20) between the points of the loop; parallel segments add up. */
     private double[][] dense() {
         double[][] a = new double[size()][size()];
         for (int i = 0; i < a.length; i++) {

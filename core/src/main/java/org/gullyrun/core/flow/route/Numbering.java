@@ -139,6 +139,7 @@ public final class Numbering {
         return found;
     }
 
+    /** For each segment before the one after with the same ends and element; −1 if there is none. */
     private int[] matched(int[] points) {
         int[] matched = new int[before.segments()];
         for (int i = 0, j = 0; i < matched.length; i++) {
@@ -205,6 +206,7 @@ public final class Numbering {
         return now(segments, old);
     }
 
+    /** A list of numbers in the numbers of the graph after. */
     private static List<Integer> now(int @Nullable [] numbers, List<Integer> old) {
         if (numbers == null) {
             return old;

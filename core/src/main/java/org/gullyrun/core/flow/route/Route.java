@@ -17,6 +17,7 @@ public record Route(List<Integer> segments, double gain, double delay) {
         segments = List.copyOf(segments);
     }
 
+    /** A route over the first so many segments of a path, with its gain and delay. */
     static Route of(FlowGraph graph, int[] path, int length) {
         double gain = 0;
         double delay = 0;

@@ -24,6 +24,7 @@ final class Tally {
     @Nullable
     Path strongest;
 
+    /** What stands at a source: one route without a segment. */
     static Tally start() {
         Tally t = new Tally();
         t.count = 1;
@@ -36,6 +37,7 @@ final class Tally {
         return t;
     }
 
+    /** What a single route adds. */
     static Tally of(Route route) {
         Tally t = new Tally();
         t.count = 1;
