@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.rig.Change;
@@ -28,6 +29,7 @@ public final class Audit {
     private final Thresholds thresholds;
     private final List<Waiver> waivers;
     private final List<Rule> rules;
+    private final Complaint complaint;
     private final Set<String> asked;
     /** By id, those that a quick audit does not ask as well: a finding can be of an answer before. */
     private final Map<String, Rule> known;
@@ -36,12 +38,17 @@ public final class Audit {
 
     /** An audit with these figures, waivers and rules. */
     public Audit(Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules) {
-        this(thresholds, waivers, rules, rules);
+        this(thresholds, waivers, rules, rules, Complaint.NONE);
     }
 
     /** The rules that are asked, and all that are known: a waiver or a reading may name one that isn't asked here. */
     private Audit(
-            Thresholds thresholds, List<Waiver> waivers, List<? extends Rule> rules, Collection<? extends Rule> known) {
+            Thresholds thresholds,
+            List<Waiver> waivers,
+            List<? extends Rule> rules,
+            Collection<? extends Rule> known,
+            Complaint complaint) {
+        this.complaint = complaint;
         this.known = known.stream().collect(Collectors.toUnmodifiableMap(Rule::id, rule -> rule));
         this.thresholds = thresholds;
         this.waivers = List.copyOf(waivers);
@@ -53,7 +60,12 @@ public final class Audit {
     /** This audit without its deep rules: a quick answer, in which what those find is not named. */
     public Audit quick() {
         return new Audit(
-                thresholds, waivers, rules.stream().filter(r -> !r.isDeep()).toList(), known.values());
+                thresholds, waivers, rules.stream().filter(r -> !r.isDeep()).toList(), known.values(), complaint);
+    }
+
+    /** This audit with the findings first that fit what is reported. */
+    public Audit about(Complaint reported) {
+        return new Audit(thresholds, waivers, rules, known.values(), reported);
     }
 
     /** Whether a rule is among those that are asked. */
@@ -118,7 +130,8 @@ public final class Audit {
             findings.addAll(same == null ? rule.check(context) : same);
         }
         List<Finding> asFound = List.copyOf(findings);
-        findings.sort(Comparator.comparing(Finding::severity)
+        findings.sort(Comparator.comparing((Finding f) -> !Symptoms.fits(complaint, f))
+                .thenComparing(Finding::severity)
                 .thenComparingInt(f -> order.getOrDefault(f.rule(), -1))
                 .thenComparing(f -> f.subject().text(), Ids.ORDER));
         Set<Finding> waived = new LinkedHashSet<>();

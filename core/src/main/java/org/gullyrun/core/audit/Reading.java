@@ -1,6 +1,8 @@
 package org.gullyrun.core.audit;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
@@ -103,5 +105,18 @@ public record Reading(
     /** The waiver of a finding of this reading, for a reason. */
     public Waiver waiver(Finding finding, String reason) {
         return new Waiver(finding.identity(), reason, Fingerprint.of(finding, scenes));
+    }
+
+    /** The pairs, as {@code source>outlet}, of which the source is required and doesn't arrive in some scene, told or not. */
+    public Set<String> missingPairs() {
+        Set<String> all = new HashSet<>();
+        for (SceneReading scene : scenes) {
+            for (CellReading cell : scene.cells()) {
+                if (cell.verdict() == Verdict.MISSING) {
+                    all.add(cell.source().id() + ">" + cell.outlet().id());
+                }
+            }
+        }
+        return all;
     }
 }

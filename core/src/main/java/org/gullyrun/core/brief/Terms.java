@@ -8,14 +8,21 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What a case sets otherwise for its audit: figures at which findings begin, and findings it lives with. Immutable.
+ * What a case sets otherwise for its audit: figures at which findings begin, findings it lives with, and what is reported.
+ * Immutable.
  *
  * @param limits figures by the key of the limit; those not named stand at their usual value
  * @param waivers findings waived, one for each identity
+ * @param complaint what the creator reports
  */
-public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
+public record Terms(Map<String, Double> limits, List<Waiver> waivers, Complaint complaint) {
     /** Everything as usual. */
     public static final Terms USUAL = new Terms(Map.of(), List.of());
+
+    /** Figures and waivers of a case in which nothing is reported. */
+    public Terms(Map<String, Double> limits, List<Waiver> waivers) {
+        this(limits, waivers, Complaint.NONE);
+    }
 
     public Terms {
         limits.forEach((key, value) -> {
@@ -32,14 +39,15 @@ public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
     public Terms with(Waiver waiver) {
         List<Waiver> all = new ArrayList<>(without(waiver.finding()).waivers);
         all.add(waiver);
-        return new Terms(limits, all);
+        return new Terms(limits, all, complaint);
     }
 
     /** These without the waiver of a finding. */
     public Terms without(String finding) {
         return new Terms(
                 limits,
-                waivers.stream().filter(w -> !w.finding().equals(finding)).toList());
+                waivers.stream().filter(w -> !w.finding().equals(finding)).toList(),
+                complaint);
     }
 
     /** These with a limit of their own in place of the usual one; null for the usual one again. */
@@ -50,6 +58,11 @@ public record Terms(Map<String, Double> limits, List<Waiver> waivers) {
         } else {
             all.put(limit, value);
         }
-        return new Terms(all, waivers);
+        return new Terms(all, waivers, complaint);
+    }
+
+    /** These with something else reported. */
+    public Terms with(Complaint reported) {
+        return new Terms(limits, waivers, reported);
     }
 }

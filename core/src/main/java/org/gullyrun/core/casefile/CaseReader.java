@@ -12,11 +12,13 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.JsonNodeType;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Waiver;
@@ -136,7 +138,7 @@ final class CaseReader {
                 text(root, "knownGood", "knownGood"),
                 surveys,
                 BriefReader.read(root.path("brief")),
-                terms(root.path("limits"), root.path("waived")),
+                terms(root.path("limits"), root.path("waived"), root.path("complaint")),
                 extras(
                         root,
                         Set.of(
@@ -148,12 +150,39 @@ final class CaseReader {
                                 "knownGood",
                                 "limits",
                                 "waived",
+                                "complaint",
                                 "surveys",
                                 "brief")));
     }
 
-    /** Figures and waivers that are the case's own. */
-    static Terms terms(JsonNode limits, JsonNode waived) {
+    /** What the creator reports; nothing where the field is missing. */
+    private static Complaint complaint(JsonNode node) {
+        if (node.isMissingNode()) {
+            return Complaint.NONE;
+        }
+        object(node, "complaint");
+        String what = text(node, "what", "complaint.what");
+        Complaint.What known = null;
+        for (Complaint.What each : Complaint.What.values()) {
+            known = each.word().equals(what) ? each : known;
+        }
+        if (known == null && !what.isEmpty()) {
+            throw new Wrong(
+                    "complaint.what",
+                    "expected one of "
+                            + Arrays.stream(Complaint.What.values())
+                                    .map(Complaint.What::word)
+                                    .toList());
+        }
+        return new Complaint(
+                text(node, "listener", "complaint.listener"),
+                known,
+                text(node, "source", "complaint.source"),
+                text(node, "since", "complaint.since"));
+    }
+
+    /** Figures and waivers that are the case's own, and what is reported. */
+    static Terms terms(JsonNode limits, JsonNode waived, JsonNode reported) {
         Map<String, Double> own = new TreeMap<>();
         if (!limits.isMissingNode()) {
             object(limits, "limits");
@@ -179,7 +208,7 @@ final class CaseReader {
                     text(list.get(i), "reason", at + ".reason"),
                     text(list.get(i), "evidence", at + ".evidence")));
         }
-        return new Terms(own, waivers);
+        return new Terms(own, waivers, complaint(reported));
     }
 
     /** A survey with its rig. Fields that aren't known are kept as they are. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Common;
@@ -48,6 +49,9 @@ public final class CaseWriter {
         if (!what.knownGood().isEmpty()) {
             top.put("knownGood", json(what.knownGood()));
         }
+        if (!what.terms().complaint().equals(Complaint.NONE)) {
+            top.put("complaint", json(complaint(what.terms().complaint())));
+        }
         if (!what.terms().limits().isEmpty()) {
             top.put("limits", json(what.terms().limits()));
         }
@@ -62,6 +66,17 @@ public final class CaseWriter {
         top.put("surveys", "[\n    " + String.join(",\n    ", surveys) + "\n  ]");
         object(out, top, "  ");
         return out.append('\n').toString();
+    }
+
+    /** What is reported, without what isn't said. */
+    static Map<String, Object> complaint(Complaint complaint) {
+        Map<String, Object> fields = new LinkedHashMap<>();
+        fields.put("listener", complaint.listener());
+        fields.put("what", complaint.what() == null ? "" : complaint.what().word());
+        fields.put("source", complaint.source());
+        fields.put("since", complaint.since());
+        fields.values().removeIf(""::equals);
+        return fields;
     }
 
     /** An object with a line for each field. */

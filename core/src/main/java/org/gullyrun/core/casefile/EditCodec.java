@@ -41,8 +41,8 @@ final class EditCodec {
                 node.set("to", survey(to));
             }
             case Edit.OfCase(Edit.About from, Edit.About to) -> {
-                node.set("case", CaseReader.JSON.valueToTree(to));
-                node.set("was", CaseReader.JSON.valueToTree(from));
+                node.set("case", about(to));
+                node.set("was", about(from));
             }
             case Edit.Several(List<Edit> edits) -> {
                 ArrayNode list = node.putArray("all");
@@ -217,6 +217,14 @@ final class EditCodec {
         return node.path(key).isObject() ? CaseReader.survey(node.get(key), key) : null;
     }
 
+    private static ObjectNode about(Edit.About about) {
+        ObjectNode node = CaseReader.JSON.valueToTree(about);
+        JsonNode reported =
+                CaseReader.JSON.valueToTree(CaseWriter.complaint(about.terms().complaint()));
+        node.withObjectProperty("terms").set("complaint", reported);
+        return node;
+    }
+
     /** What is said of the case itself: title, notes, terms. */
     private static Edit.About about(JsonNode node) {
         return new Edit.About(
@@ -225,7 +233,9 @@ final class EditCodec {
                 node.path("showHours").asDouble(),
                 node.path("knownGood").asText(),
                 CaseReader.terms(
-                        node.path("terms").path("limits"), node.path("terms").path("waivers")));
+                        node.path("terms").path("limits"),
+                        node.path("terms").path("waivers"),
+                        node.path("terms").path("complaint")));
     }
 
     /** Any plain data in one line. */

@@ -108,6 +108,10 @@ final class AffectedFindings {
             } else if (set.setting().equals(Productions.ALWAYS)) {
                 brought(graph, i, set.element(), found);
             }
+            if (set.setting().familyKey().equals(Productions.TAKES_TRACK.key())
+                    && set.setting().kind() == Kind.OUTPUT) {
+                hears(graph, i, set.element(), found);
+            }
             if (USABLE.contains(set.setting())) {
                 // What had to do without the device comes back to it, from wherever it had gone.
                 found.add(new Place(i, Does.CLOSES, points(), points()));
@@ -124,6 +128,19 @@ final class AffectedFindings {
             }
         }
         return found;
+    }
+
+    /** A listener to an output hears the lowest track that it takes: with another one all that comes there may change. */
+    private void hears(FlowGraph graph, int scene, String output, List<Place> found) {
+        int[] listeners = reading.rig().of(Kind.OUTLET).stream()
+                .filter(o -> output.equals(o.get(Outlets.OUTPUT)) || output.equals(o.get(Outlets.OTHERWISE)))
+                .mapToInt(o -> graph.point(o.id()))
+                .filter(p -> p >= 0)
+                .toArray();
+        if (listeners.length > 0) {
+            found.add(new Place(scene, Does.CLOSES, points(), listeners));
+            found.add(new Place(scene, Does.OPENS, points(), listeners));
+        }
     }
 
     /** What an element makes louder or fainter, also on the way into it or out, is as if it closed there and opened again. */

@@ -131,7 +131,8 @@ final class Candidates {
     /** Whether a gate is the microphone of a call whose other end has to hear somebody: that is never shut. */
     private boolean isNeededByCall(Gate gate) {
         return (Applications.MAY_LISTEN.equals(gate.setting()) || Applications.INPUT_MUTED.equals(gate.setting()))
-                && reading.scenes().getFirst().cells().stream()
+                && reading.scenes().stream()
+                        .flatMap(scene -> scene.cells().stream())
                         .anyMatch(cell -> cell.wish() == Wish.MUST
                                 && gate.at().element().equals(cell.outlet().get(Outlets.APPLICATION)));
     }

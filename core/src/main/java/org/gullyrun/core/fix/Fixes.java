@@ -246,8 +246,12 @@ public final class Fixes {
         List<String> created = new ArrayList<>();
         int[] worth = {0};
         int[] bad = {0};
+        Set<String> silent = after.missingPairs();
         then.forEach((identity, severity) -> {
             Severity left = now.get(identity);
+            if (left == null && silent.contains(identity.substring(identity.indexOf(':') + 1)) && isMissing(identity)) {
+                return; // it is only told under what is down now
+            }
             if (left == null || severity.atLeast(Severity.MAJOR) && !left.atLeast(Severity.MAJOR)) {
                 cleared.add(identity);
                 worth[0] += weight(severity);
@@ -277,6 +281,10 @@ public final class Fixes {
                         restores(changes),
                         Processing.lost(before, after, cleared)),
                 after);
+    }
+
+    private static boolean isMissing(String identity) {
+        return identity.startsWith("missing:") || identity.startsWith("scene.gap:");
     }
 
     private static int weight(Severity severity) {

@@ -28,6 +28,7 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -161,6 +162,13 @@ final class MissingCandidates {
                 reached.stream()
                         .filter(d -> Objects.equals(d.get(Devices.MACHINE), machine))
                         .forEach(d -> one(Change.set(rig, strip.id(), Mixers.FEED, Choice.to(d.id()))));
+            }
+        }
+        for (Element processor : rig.of(Kind.PROCESSOR)) {
+            if (scene.leads(PointId.of(processor.or(Links.PROCESSOR_TO, processor.id())), end)) {
+                reached.stream()
+                        .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.RECORDING)
+                        .forEach(d -> one(Change.set(rig, processor.id(), Links.PROCESSOR_FROM, Choice.to(d.id()))));
             }
         }
         for (Element input : rig.of(Kind.INPUT)) {

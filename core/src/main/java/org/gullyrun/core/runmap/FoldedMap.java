@@ -83,7 +83,9 @@ public final class FoldedMap {
             }
         }
         if (litRows.isEmpty() && litColumns.isEmpty()) {
-            return null;
+            return lit
+                    ? node
+                    : null; // lit is only a device that is drawn with it: which lane it belongs to isn't known
         }
         MapNode copy = new MapNode(node.id, node.stage, node.title);
         copy.points.addAll(node.points);

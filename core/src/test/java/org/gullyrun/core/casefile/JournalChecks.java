@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.concurrent.CountDownLatch;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wish;
@@ -53,7 +54,9 @@ abstract class JournalChecks {
                                 2.5,
                                 "after",
                                 new Terms(
-                                        Map.of("leak.minor", -33.0), List.of(new Waiver("leak:a>b", "known", "x"))))));
+                                        Map.of("leak.minor", -33.0),
+                                        List.of(new Waiver("leak:a>b", "known", "x")),
+                                        new Complaint("call", Complaint.What.TWICE, "", "since the update")))));
     }
 
     Journal journal(Path file) {

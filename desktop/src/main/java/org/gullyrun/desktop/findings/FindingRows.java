@@ -16,6 +16,8 @@ import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Symptoms;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.rig.Change;
@@ -117,13 +119,14 @@ final class FindingRows {
     /** One finding, or several that tell the same trouble at several listeners. */
     Node row(State state, JoinedFindings row) {
         Finding finding = row.first();
+        boolean fits = fits(state, row);
         ClickRow line = new ClickRow(
                 "finding",
                 "finding-" + finding.identity(),
-                finding.severity().word() + ": " + row.title(),
+                finding.severity().word() + ": " + row.title() + (fits ? ", as reported" : ""),
                 () -> store.select(new Selection.Trouble(finding.identity())),
                 new Tally(finding.severity(), state.textScale()),
-                title(row.title()));
+                fits ? titleThatFits(row.title()) : title(row.title()));
         line.setUserData(row);
         pips(state, finding, line);
         line.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
@@ -150,6 +153,18 @@ final class FindingRows {
             names.getChildren().add(choice);
         }
         return names;
+    }
+
+    /** Whether something that a row tells can be what the creator reports. */
+    boolean fits(State state, JoinedFindings row) {
+        Complaint complaint = state.what().terms().complaint();
+        return row.findings().stream().anyMatch(f -> Symptoms.fits(complaint, f));
+    }
+
+    private static Node titleThatFits(String text) {
+        VBox words = new VBox(Nodes.label(text), Nodes.label("as reported", "caption"));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        return words;
     }
 
     private static Node title(String text) {

@@ -256,7 +256,12 @@ public final class FindingsView extends ScrollPane {
             boolean chosen = shown != null && row.holds(shown.identity());
             Node line = kept.of(
                     row.first().identity(),
-                    List.of(row, state.reading().scenes().size(), state.textScale(), rows.isNarrow()),
+                    List.of(
+                            row,
+                            state.reading().scenes().size(),
+                            state.textScale(),
+                            rows.isNarrow(),
+                            rows.fits(state, row)),
                     () -> rows.row(state, row));
             Nodes.mark(line, "selected", chosen);
             all.add(line);

@@ -1,8 +1,10 @@
 package org.gullyrun.desktop.intake;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -29,11 +31,13 @@ public final class IntakeSide extends SidePane {
     private final IntakeView sheet;
     private final List<Offer> offers;
     private final Miniature miniature = new Miniature();
+    private final ReportedRow reported;
 
     /** The side of a sheet. */
     public IntakeSide(Store store, IntakeView sheet, List<Offer> offers) {
         super("intake-side");
         this.sheet = sheet;
+        this.reported = new ReportedRow(store);
         this.offers = List.copyOf(offers);
         store.watch(this::update);
         prefWidthProperty().addListener(x -> miniature.widen(getPrefWidth() - BESIDE_MINIATURE));
@@ -56,43 +60,41 @@ public final class IntakeSide extends SidePane {
         points.setWrapText(false);
         HBox head = new HBox(Nodes.label("The rig so far", "water-title"), Nodes.spacer(), points);
         head.setAlignment(Pos.BASELINE_LEFT);
-        box.getChildren().setAll(head, miniature, Nodes.rule());
+        List<Node> all = new ArrayList<>(List.of(reported.row(now), Nodes.rule(), head, miniature, Nodes.rule()));
         List<Question> questions = now.answer().questions();
         HBox ask = new HBox(
                 Nodes.label("Still to ask", "section-title"),
                 Nodes.spacer(),
                 Nodes.label(Integer.toString(questions.size()), "soft"));
-        box.getChildren().add(ask);
+        all.add(ask);
         if (questions.isEmpty()) {
-            box.getChildren()
-                    .add(Nodes.label(
-                            now.reading().rig().elements().isEmpty()
-                                    ? "Nothing entered yet. Begin with what makes sound, or use a starting rig."
-                                    : "Nothing left to ask. Go on to the brief (Ctrl 2).",
-                            "soft"));
+            all.add(Nodes.label(
+                    now.reading().rig().elements().isEmpty()
+                            ? "Nothing entered yet. Begin with what makes sound, or use a starting rig."
+                            : "Nothing left to ask. Go on to the brief (Ctrl 2).",
+                    "soft"));
         }
         for (Question question : questions.subList(0, Math.min(MOST, questions.size()))) {
-            box.getChildren().add(row(question, u));
+            all.add(row(question, u));
         }
         if (questions.size() > MOST) {
-            box.getChildren()
-                    .add(Nodes.label("and " + (questions.size() - MOST) + " more in the question sheet", "caption"));
+            all.add(Nodes.label("and " + (questions.size() - MOST) + " more in the question sheet", "caption"));
         }
-        box.getChildren().add(Nodes.rule());
+        all.add(Nodes.rule());
         for (Offer offer : offers) {
             var key = Nodes.label(offer.key, "figures", "soft");
             key.setWrapText(false);
             key.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-            box.getChildren()
-                    .add(new ClickRow(
-                            "fix",
-                            "offer-" + offer.id,
-                            offer.title,
-                            offer.action,
-                            Nodes.label(offer.title),
-                            Nodes.spacer(),
-                            key));
+            all.add(new ClickRow(
+                    "fix",
+                    "offer-" + offer.id,
+                    offer.title,
+                    offer.action,
+                    Nodes.label(offer.title),
+                    Nodes.spacer(),
+                    key));
         }
+        show(() -> all);
     }
 
     /** A question, which leads to its cell when clicked. */

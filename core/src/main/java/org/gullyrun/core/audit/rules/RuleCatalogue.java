@@ -65,6 +65,6 @@ public final class RuleCatalogue {
 
     /** The audit with all rules on the terms of a case, for a show of so many hours. */
     public static Audit on(Terms terms, double showHours) {
-        return new Audit(new Thresholds(terms.limits(), showHours), terms.waivers(), ALL);
+        return new Audit(new Thresholds(terms.limits(), showHours), terms.waivers(), ALL).about(terms.complaint());
     }
 }

@@ -159,6 +159,11 @@ public final class SegmentSettings {
                     input.get(Productions.DEVICE),
                     takes == Productions.Takes.PLAYBACK);
         }
+        if (takes == Productions.Takes.APPLICATION) {
+            Productions.programs(rig, input).stream()
+                    .filter(program -> input.is(Productions.ALSO.of(program.id()), false))
+                    .forEach(program -> add(input, Productions.ALSO.of(program.id())));
+        }
         add(input, Productions.INPUT_LEVEL, Productions.INPUT_DELAY);
         Element production = rig.owner(input);
         if (production != null) {
