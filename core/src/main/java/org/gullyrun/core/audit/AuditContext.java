@@ -319,7 +319,7 @@ public final class AuditContext {
         return known;
     }
 
-    /** Whether a point is silent only because of something that is told elsewhere. */
+    /** Whether a point is silent only because of something that another finding says. */
     public boolean isConsequence(PointId point) {
         Consequences known = consequences;
         if (known == null) {

@@ -10,7 +10,7 @@ import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointId;
 
 /**
- * What is silent only because of something that is told already: it lies on the blocked route of a required source, or
+ * What is silent only because of something that another finding says: it lies on the blocked route of a required source, or
  * sound would reach it if the one closed gate were open that an engine, a device or an output has as a finding of its own.
  */
 final class Consequences {
@@ -38,7 +38,7 @@ final class Consequences {
         }
     }
 
-    /** Whether a point is silent only for a reason that is told elsewhere. */
+    /** Whether a point is silent only for a reason that another finding gives. */
     boolean contains(PointId point) {
         return points.contains(point);
     }

@@ -147,10 +147,16 @@ public record Reach(Map<Element, List<Element>> sources, int listeners) {
     /** Whether a setting decides a gate: its own, or one of those that together say whether a device can be used. */
     private static boolean isBehind(Gate gate, Address at) {
         return gate.at().equals(at)
-                || at.key().isEmpty() && gate.at().element().equals(at.element())
+                || at.key().isEmpty() && gate.at().element().equals(at.element()) && !isTick(gate)
                 || gate.sort() == Gate.Sort.USABLE
                         && gate.at().element().equals(at.element())
                         && USABLE.contains(at.key());
+    }
+
+    /** Whether a gate says where something goes by design: what isn't ticked isn't reached. */
+    private static boolean isTick(Gate gate) {
+        return gate.setting() != null
+                && (!gate.setting().sub().isEmpty() || gate.setting().equals(Productions.CUE));
     }
 
     /** Whether an element makes a segment, stands at one of its ends, or has a gate on it, itself or by what lives in it. */

@@ -48,7 +48,7 @@ public record Fix(
         altered = List.copyOf(altered);
     }
 
-    /** Whether it causes nothing major or critical. What is minor is told beforehand, and taken into account. */
+    /** Whether it causes nothing major or critical. What is minor is said beforehand, and taken into account. */
     public boolean isSafe() {
         return bad == 0;
     }

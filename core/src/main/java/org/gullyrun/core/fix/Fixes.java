@@ -138,7 +138,7 @@ public final class Fixes {
     }
 
     /**
-     * What needs a second change, because alone it would cause something bad: that which puts a setting back as it was when
+     * What needs a second change, because alone it would cause something bad: a change that puts a setting back as it was when
      * all was well, and anything else where nothing fixes the finding alone. The second comes from what the first causes.
      */
     private void pairs(

@@ -74,7 +74,7 @@ final class NameGuess {
         return farEnd(rig, outlet, words);
     }
 
-    /** Whoever is called like a voice that a call program plays is at the far end of that call. */
+    /** A listener called like a voice that a call program plays is at the far end of that call. */
     private static Element farEnd(Rig rig, Element outlet, List<String> words) {
         List<String> calls = rig.of(Kind.SOURCE).stream()
                 .filter(source -> words.contains(source.name().toLowerCase(Locale.ROOT)))

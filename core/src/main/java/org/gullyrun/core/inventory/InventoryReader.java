@@ -173,7 +173,7 @@ final class InventoryReader {
                     row.number(),
                     said("name"),
                     "Row " + earlier + " is called “" + name
-                            + "” too, and rows are told apart by their names. Give one of them another name."));
+                            + "” too, and only names tell rows apart. Give one of them another name."));
             return null;
         }
         String known = find(now, table.kind(), name);

@@ -247,7 +247,7 @@ class InventoryTest {
                 """.getBytes(StandardCharsets.UTF_8));
         assertEquals(
                 List.of(
-                        "Row 3, Device: Row 2 is called “mic” too, and rows are told apart by their names. Give one of them"
+                        "Row 3, Device: Row 2 is called “mic” too, and only names tell rows apart. Give one of them"
                                 + " another name.",
                         "Row 4: It has 4 cells, but the first row names 3 columns. What is beyond them is left out."),
                 preview.mistakes().stream().map(Preview.Mistake::told).limit(2).toList());

@@ -120,7 +120,7 @@ final class DeviceUse {
             Element holder, Setting<?> setting, String device, @Nullable Direction direction, String fallback) {
         boolean fine = direction == null ? Choices.usable(rig, device) : Choices.usable(rig, device, direction);
         if (device.isEmpty() || fine || fallback.isEmpty() && Choices.lacksOnlyItsEngine(rig, device)) {
-            return; // an engine that doesn't run is told as that
+            return; // an engine that doesn't run has a finding of its own
         }
         boolean wrong = direction != null
                 && rig.find(device) instanceof Element found

@@ -55,7 +55,7 @@ final class LoopAir implements Rule {
     }
 
     /**
-     * A loop that already builds up without the air is told by its own rule, so only its circles through the air
+     * A loop that already builds up without the air has a rule of its own, so only its circles through the air
      * count here.
      */
     private static Severity severity(AuditContext context, SceneReading scene, Loop loop, List<Loop.Circle> air) {
