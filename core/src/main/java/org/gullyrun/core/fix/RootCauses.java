@@ -118,6 +118,9 @@ public final class RootCauses {
     private final BooleanSupplier outOfTime;
     private final Consumer<Found> progress;
     private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
+    /** What only clears what other changes have caused. */
+    private final Set<List<Change>> useless = new HashSet<>();
+
     private final Set<String> seen = new HashSet<>();
     private final Set<String> told = new HashSet<>();
     private final List<Group> groups = new ArrayList<>();
@@ -191,7 +194,9 @@ public final class RootCauses {
                         .toList();
                 return new Found(groups, left, ended(Progress.DONE));
             }
-            take(best, Objects.requireNonNull(best.fix));
+            if (!take(best, Objects.requireNonNull(best.fix))) {
+                continue;
+            }
             progress.accept(new Found(groups, List.of(), Progress.WORKING));
         }
         return new Found(groups, List.of(), ended(Progress.WORKING));
@@ -203,16 +208,21 @@ public final class RootCauses {
                 : cancelled.getAsBoolean() ? Progress.WORKING : otherwise;
     }
 
-    /** Takes a change, and starts the next round from the rig as it is with it. */
-    private void take(CauseCandidate best, Fix fix) {
+    /** Takes a change for the next round; not one that only clears what others have caused, as it would not be listed. */
+    private boolean take(CauseCandidate best, Fix fix) {
         Set<String> before = open.keySet();
-        trials.take(best);
-        touched = new AffectedFindings(trials.now());
-        Map<String, Finding> after = open(trials.now());
+        Map<String, Finding> after = open(trials.after(best));
         List<Finding> gone = first.findings().stream()
                 .filter(f -> before.contains(f.identity())
                         && (fix.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
                 .toList();
+        if (gone.isEmpty()) {
+            known.remove(best.changes);
+            useless.add(best.changes);
+            return false;
+        }
+        trials.take(best);
+        touched = new AffectedFindings(trials.now());
         gone.forEach(f -> told.add(f.identity())); // what is down to minor counts as cleared, once
         told.forEach(after::remove);
         open = after;
@@ -225,10 +235,9 @@ public final class RootCauses {
             option.after = null;
             weigh(option);
         }
-        if (!gone.isEmpty()) {
-            Fixes.Made alone = fixes.made(first, best.changes);
-            groups.add(new Group(fix, gone, alone == null ? null : alone.fix()));
-        }
+        Fixes.Made alone = fixes.made(first, best.changes);
+        groups.add(new Group(fix, gone, alone == null ? null : alone.fix()));
+        return true;
     }
 
     /** Sets aside those of some candidates that are certain to lose a must; whether there was one. */
@@ -354,6 +363,9 @@ public final class RootCauses {
     /** Collects what might clear a finding, and adds to a set what those might clear. */
     private void collect(Finding finding, Set<String> cleared) {
         for (List<Change> changes : fixes.candidates(trials.now(), finding)) {
+            if (useless.contains(changes)) {
+                continue;
+            }
             CauseCandidate option = known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++));
             if (!trials.isMade(option)) {
                 if (option.fix != null || option.mayClear.isEmpty()) {

@@ -47,7 +47,7 @@ final class Trials {
     }
 
     /** The rig as it stands with a candidate that fits it, read. */
-    private Reading after(CauseCandidate candidate) {
+    Reading after(CauseCandidate candidate) {
         return candidate.after == null ? fixes.read(now, candidate.changes) : candidate.after;
     }
 

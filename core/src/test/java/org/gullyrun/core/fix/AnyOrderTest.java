@@ -3,7 +3,6 @@ package org.gullyrun.core.fix;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
@@ -15,7 +14,6 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
-import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
@@ -35,17 +33,9 @@ class AnyOrderTest {
                 .collect(Collectors.toSet());
     }
 
-    /** The changes of one group as the window applies them: alone, or with those above. */
-    private static List<Change> offered(List<RootCauses.Group> groups, int place) {
-        List<Change> changes = new ArrayList<>();
-        groups.subList(groups.get(place).standsAlone() ? place : 0, place + 1)
-                .forEach(group -> changes.addAll(group.fix().changes()));
-        return changes;
-    }
-
     private static Reading applied(Reading before, List<RootCauses.Group> groups, int place, String at) {
         RootCauses.Group group = groups.get(place);
-        Reading after = AUDIT.read(before, offered(groups, place));
+        Reading after = AUDIT.read(before, Together.offered(before.rig(), groups, place));
         Set<String> risen = new HashSet<>(bad(after));
         risen.removeAll(bad(before));
         assertEquals(Set.of(), risen, at + ": " + group.fix().sentence() + " brings nothing bad");

@@ -20,13 +20,16 @@ import org.gullyrun.core.audit.Symptoms;
 import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.fix.Together;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.SideOrBeneath;
 import org.gullyrun.desktop.look.Tally;
+import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -75,18 +78,22 @@ final class FindingRows {
         make.setId("make-" + place);
         make.setMinWidth(Region.USE_PREF_SIZE);
         make.setAccessibleText(make.getText() + ": " + group.fix().sentence());
-        List<Change> changes = new ArrayList<>();
-        state.causes()
-                .groups()
-                .subList(alone ? place : 0, place + 1)
-                .forEach(g -> changes.addAll(g.fix().changes()));
-        make.setOnAction(e -> store.change(changes));
+        make.setOnAction(e -> apply(state.causes().groups(), place));
         HBox action = new HBox(14, price, make);
         action.setAlignment(Pos.TOP_LEFT);
         SideOrBeneath line = new SideOrBeneath(words, action, 240 * state.textScale());
         line.getStyleClass().add("cause");
         VBox.setMargin(line, new Insets(place == 0 ? 2 : 14, 0, 2, 0));
         return line;
+    }
+
+    /** Makes the change behind a group, with those before it unless it stands alone. */
+    private void apply(List<RootCauses.Group> groups, int place) {
+        try {
+            store.change(Together.offered(store.state().surveyShown().rig(), groups, place));
+        } catch (Changes.Conflict e) {
+            store.tell(new Message("The rig has changed since this was found. Wait for the new root causes.", true));
+        }
     }
 
     /** Where the settings are: the elements and settings, as one finds them in the program. */

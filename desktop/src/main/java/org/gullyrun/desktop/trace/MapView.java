@@ -138,14 +138,29 @@ public final class MapView extends Region {
     private void update(State before, State now) {
         boolean first = surveyor.last() == null;
         if (!first && now.step() != Step.TRACE) {
+            takeAway();
             return; // it is not seen: nothing is drawn until it is
         }
+        putBack();
         if (surveyor.isNewTo(now)) {
             surveyor.ask(now, getWidth() > 0);
         } else if (large) {
             redraw();
         } else if (drawing != null) {
             light(now);
+        }
+    }
+
+    /** Takes a large map that is not seen out of the window: every picture of another step would go through all its parts. */
+    private void takeAway() {
+        if (large && folded == null && drawing != null) {
+            holder.getChildren().clear();
+        }
+    }
+
+    private void putBack() {
+        if (holder.getChildren().isEmpty() && drawing != null) {
+            holder.getChildren().setAll(drawing.world());
         }
     }
 
