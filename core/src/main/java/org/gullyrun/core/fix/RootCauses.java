@@ -117,6 +117,9 @@ public final class RootCauses {
     private final BooleanSupplier cancelled;
     private final BooleanSupplier outOfTime;
     private final Consumer<Found> progress;
+    /** The findings that wanted a change at first: what only rose later belongs to no group. */
+    private final List<Finding> wanted;
+
     private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
     /** What only clears what other changes have caused. */
     private final Set<List<Change>> useless = new HashSet<>();
@@ -146,6 +149,7 @@ public final class RootCauses {
         this.outOfTime = outOfTime;
         this.progress = progress;
         this.open = open(reading);
+        this.wanted = List.copyOf(open.values());
     }
 
     /**
@@ -189,7 +193,7 @@ public final class RootCauses {
         while (!cancelled.getAsBoolean()) {
             CauseCandidate best = best();
             if (best == null) {
-                List<Finding> left = first.findings().stream()
+                List<Finding> left = wanted.stream()
                         .filter(f -> open.containsKey(f.identity()))
                         .toList();
                 return new Found(groups, left, ended(Progress.DONE));
@@ -212,7 +216,7 @@ public final class RootCauses {
     private boolean take(CauseCandidate best, Fix fix) {
         Set<String> before = open.keySet();
         Map<String, Finding> after = open(trials.after(best));
-        List<Finding> gone = first.findings().stream()
+        List<Finding> gone = wanted.stream()
                 .filter(f -> before.contains(f.identity())
                         && (fix.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
                 .toList();
