@@ -121,7 +121,6 @@ public final class RootCauses {
     private final List<Finding> wanted;
 
     private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
-    /** What only clears what other changes have caused. */
     private final Set<List<Change>> useless = new HashSet<>();
 
     private final Set<String> seen = new HashSet<>();

@@ -127,6 +127,10 @@ public final class HeadView extends HBox {
                         verdict);
         store.watch(this::update);
         widthProperty().addListener(x -> fitScenes(store.state().textScale()));
+        // Letters of another size are measured only with the next picture.
+        for (Region part : List.of(title, survey, verdict)) {
+            part.widthProperty().addListener(x -> fitScenes(store.state().textScale()));
+        }
     }
 
     private static Group mark() {
@@ -238,7 +242,11 @@ public final class HeadView extends HBox {
                 taken += part.minWidth(-1) + getSpacing();
             }
         }
-        return getWidth() - taken;
+        // The head is never narrower than what it needs, so that its own width doesn't tell what room there is.
+        double room = getScene() == null
+                ? getWidth()
+                : Math.min(getWidth(), getScene().getWidth());
+        return room - taken;
     }
 
     /** All that the menu of surveys shows: it is made anew only where that differs, not at every change of a rig. */
