@@ -31,9 +31,11 @@ final class Consequences {
                 });
             });
         }
-        for (Gate gate : own) {
-            for (SceneReading scene : scenes) {
-                fed(scene.graph(), gate);
+        for (int i = 0; i < scenes.size(); i++) {
+            if (i == 0 || !scenes.get(i).isLike(scenes.get(i - 1))) {
+                for (Gate gate : own) {
+                    fed(scenes.get(i).graph(), gate);
+                }
             }
         }
     }

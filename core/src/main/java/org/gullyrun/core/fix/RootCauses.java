@@ -117,8 +117,7 @@ public final class RootCauses {
     private final BooleanSupplier cancelled;
     private final BooleanSupplier outOfTime;
     private final Consumer<Found> progress;
-    /** The findings that wanted a change at first: what only rose later belongs to no group. */
-    private final List<Finding> wanted;
+    private final List<Finding> wanted; // at first: what only rose later belongs to no group
 
     private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
     private final Set<List<Change>> useless = new HashSet<>();

@@ -121,13 +121,16 @@ final class Say {
 
     /** Whether something on routes that are compared is not known, or a latency that some pass more often than others. */
     static boolean assumedBetween(FlowGraph graph, List<List<Integer>> routes) {
+        boolean any = routes.stream().anyMatch(route -> assumed(graph, route));
+        if (any || routes.size() < 2) {
+            return any;
+        }
         List<Map<Address, Long>> latencies = routes.stream()
                 .map(route -> route.stream()
                         .flatMap(s -> graph.assumed(s).stream())
                         .collect(Collectors.groupingBy(at -> at, Collectors.counting())))
                 .toList();
-        return routes.stream().anyMatch(route -> assumed(graph, route))
-                || latencies.stream().anyMatch(one -> !one.equals(latencies.getFirst()));
+        return latencies.stream().anyMatch(one -> !one.equals(latencies.getFirst()));
     }
 
     /** Whether something on a route is not known; latencies of a production only matter where two routes are compared. */
