@@ -1,7 +1,9 @@
 package org.gullyrun.cli;
 
 import java.nio.file.Path;
+import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
@@ -9,6 +11,7 @@ import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.flow.graph.RigTooLarge;
+import org.gullyrun.core.rig.Element;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -50,6 +53,16 @@ final class CaseArgument {
                 .orElseThrow(() -> new UsageProblem("There is no survey '" + wanted + "'. There are: "
                         + String.join(
                                 ", ", what.surveys().stream().map(Survey::id).toList())));
+    }
+
+    /** The element that a person means among some: the one with that id, or else the first of that name, whatever its case. */
+    static Optional<Element> named(Collection<Element> among, String name) {
+        return among.stream()
+                .filter(e -> e.id().equals(name))
+                .findFirst()
+                .or(() -> among.stream()
+                        .filter(e -> e.name().equalsIgnoreCase(name))
+                        .findFirst());
     }
 
     /** The scenes that are meant; all of them if none is named. */

@@ -14,6 +14,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -48,7 +49,7 @@ final class ReachCommand implements Callable<Integer> {
         CaseArgument.Opened opened = argument.open();
         Rig rig = opened.survey().rig();
         Address at = address(rig, what);
-        Reach reach = Reach.of(opened.reading(), at);
+        Reach reach = Reach.of(opened.reading(), at, opened.scenes());
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             out.print(Json.write(plain(at, reach)) + "\n");
@@ -84,12 +85,13 @@ final class ReachCommand implements Callable<Integer> {
 
     /** The element or setting that is meant; names count where ids don't match, whatever their case. */
     static Address address(Rig rig, String what) {
-        Element whole = named(rig, what);
+        Element whole = CaseArgument.named(rig.elements(), what).orElse(null);
         int slash = what.lastIndexOf('/');
         if (whole != null || slash < 0) {
-            return new Address(found(whole, rig, what).id(), "");
+            return new Address(found(whole, what).id(), "");
         }
-        Element element = found(named(rig, what.substring(0, slash)), rig, what.substring(0, slash));
+        String before = what.substring(0, slash);
+        Element element = found(CaseArgument.named(rig.elements(), before).orElse(null), before);
         String wanted = what.substring(slash + 1);
         Setting<?> byKey = Catalogue.find(element.kind(), wanted);
         if (byKey != null) {
@@ -102,31 +104,20 @@ final class ReachCommand implements Callable<Integer> {
             }
             known.add(setting.key() + (setting.isFamily() ? ":…" : ""));
         }
-        throw new UsageProblem("A " + element.kind().noun() + " has no setting '" + wanted + "'. There are: "
-                + String.join(", ", known));
+        throw new UsageProblem(capital(Sentences.a(element.kind().noun())) + " has no setting '" + wanted
+                + "'. There are: " + String.join(", ", known));
     }
 
-    /** The element, or an error that lists what there is. */
-    private static Element found(@org.jspecify.annotations.Nullable Element element, Rig rig, String name) {
+    private static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    /** The element, or an error that says how one is given. */
+    private static Element found(@Nullable Element element, String name) {
         if (element == null) {
-            throw new UsageProblem("There is no element '" + name + "' in this survey. The sources are: "
-                    + String.join(
-                            ", ",
-                            rig.of(org.gullyrun.core.rig.Kind.SOURCE).stream()
-                                    .map(Element::id)
-                                    .toList()));
+            throw new UsageProblem("There is no element '" + name
+                    + "' in this survey. Give an id of the case file, or a name as Intake shows it.");
         }
         return element;
-    }
-
-    /** The element with an id, or else the first with a name. */
-    private static @org.jspecify.annotations.Nullable Element named(Rig rig, String name) {
-        Element byId = rig.find(name);
-        return byId != null
-                ? byId
-                : rig.elements().stream()
-                        .filter(e -> e.name().equalsIgnoreCase(name))
-                        .findFirst()
-                        .orElse(null);
     }
 }

@@ -98,10 +98,8 @@ final class TraceCommand implements Callable<Integer> {
         if (name == null) {
             return "";
         }
-        return rig.of(kind).stream()
-                .filter(e -> e.id().equals(name) || e.name().equalsIgnoreCase(name))
+        return CaseArgument.named(rig.of(kind), name)
                 .map(Element::id)
-                .findFirst()
                 .orElseThrow(() -> new UsageProblem("There is no " + kind.noun() + " '" + name + "'. There are: "
                         + String.join(
                                 ", ", rig.of(kind).stream().map(Element::id).toList())));

@@ -275,6 +275,10 @@ class AnswersTest {
         assertEquals("playback", json.path("setting").asText());
         assertEquals("desk-pc", json.path("element").asText());
         assertTrue(json.path("listeners").has("live"), terminal.out());
+        assertEquals(Exit.OK, terminal.run("reach", show, "in-charts/muted", "--survey", "as-found", "--scene", "Sky"));
+        assertTrue(terminal.out().contains("Reaches nobody"), "it isn't in that scene: " + terminal.out());
+        assertEquals(Exit.USAGE, terminal.run("reach", show, "huddlewick/loudness"));
+        assertTrue(terminal.err().contains("An application has no setting"), terminal.err());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "desk-pc/loudness"));
         assertTrue(terminal.err().contains("no setting 'loudness'"), terminal.err());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "nobody"));

@@ -39,10 +39,17 @@ public record Reach(Map<Element, List<Element>> sources, int listeners) {
 
     /** What one setting of an element reaches; the whole element if the key is empty. */
     public static Reach of(Reading reading, Address at) {
+        return of(
+                reading, at, IntStream.range(0, reading.scenes().size()).boxed().toList());
+    }
+
+    /** The same in some of the scenes, by their places. */
+    public static Reach of(Reading reading, Address at, List<Integer> scenes) {
         Rig rig = reading.rig();
         Map<String, Set<String>> reached = new LinkedHashMap<>();
         SceneReading before = null;
-        for (SceneReading scene : reading.scenes()) {
+        for (int i : scenes) {
+            SceneReading scene = reading.scenes().get(i);
             if (before == null || !scene.isLike(before)) {
                 add(scene, at, reached);
             }

@@ -7,8 +7,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.layout.FlowPane;
 import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.Rule;
@@ -16,6 +14,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.desktop.look.ChoiceMenu;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 
@@ -89,17 +88,7 @@ final class FilterRow {
     }
 
     private static Node menu(String id, String shown, Map<String, Runnable> entries) {
-        MenuButton menu = new MenuButton(shown);
-        menu.getStyleClass().add("plain");
-        menu.setId("filter-" + id);
-        menu.setAccessibleText("Findings filtered by " + (id.equals("outlet") ? "listener" : id) + ": " + shown);
-        menu.setMaxWidth(210);
-        entries.forEach((name, run) -> {
-            MenuItem item = new MenuItem(name);
-            item.setMnemonicParsing(false);
-            item.setOnAction(e -> run.run());
-            menu.getItems().add(item);
-        });
-        return menu;
+        String by = "Findings filtered by " + (id.equals("outlet") ? "listener" : id);
+        return new ChoiceMenu("filter-" + id, by, shown, entries);
     }
 }

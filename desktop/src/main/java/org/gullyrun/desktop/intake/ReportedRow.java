@@ -2,9 +2,9 @@ package org.gullyrun.desktop.intake;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import javafx.scene.Node;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.brief.Complaint;
@@ -12,6 +12,7 @@ import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.desktop.look.ChoiceMenu;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.ValueField;
 import org.gullyrun.desktop.state.State;
@@ -44,18 +45,18 @@ final class ReportedRow {
         FlowPane row = new FlowPane(
                 6,
                 6,
-                menu(
-                        "who",
+                new ChoiceMenu(
+                        "reported-who",
                         "Who notices it",
                         named(rig, now.listener(), "anybody"),
                         elements(rig, Kind.OUTLET, "anybody", id -> report(c -> c.withListener(id)))),
-                menu(
-                        "what",
+                new ChoiceMenu(
+                        "reported-what",
                         "What they notice",
                         now.what() == null ? "anything" : now.what().word(),
                         what),
-                menu(
-                        "source",
+                new ChoiceMenu(
+                        "reported-source",
                         "Of which source",
                         named(rig, now.source(), "any source"),
                         elements(rig, Kind.SOURCE, "any source", id -> report(c -> c.withSource(id)))),
@@ -69,33 +70,19 @@ final class ReportedRow {
         return id.isEmpty() ? none : rig.name(id);
     }
 
-    private static Map<String, Runnable> elements(
-            Rig rig, Kind kind, String none, java.util.function.Consumer<String> chosen) {
+    private static Map<String, Runnable> elements(Rig rig, Kind kind, String none, Consumer<String> chosen) {
         Map<String, Runnable> entries = new LinkedHashMap<>();
         entries.put(none, () -> chosen.accept(""));
         for (Element element : rig.of(kind)) {
-            entries.putIfAbsent(element.name(), () -> chosen.accept(element.id()));
+            boolean twin = entries.containsKey(element.name());
+            entries.put(
+                    twin ? element.name() + " · " + element.id() : element.name(), () -> chosen.accept(element.id()));
         }
         return entries;
     }
 
-    private static Node menu(String id, String name, String shown, Map<String, Runnable> entries) {
-        MenuButton menu = new MenuButton(shown);
-        menu.getStyleClass().add("plain");
-        menu.setId("reported-" + id);
-        menu.setAccessibleText(name + ": " + shown);
-        menu.setMaxWidth(210);
-        entries.forEach((entry, run) -> {
-            MenuItem item = new MenuItem(entry);
-            item.setMnemonicParsing(false);
-            item.setOnAction(e -> run.run());
-            menu.getItems().add(item);
-        });
-        return menu;
-    }
-
     /** Reports something else. */
-    private void report(java.util.function.UnaryOperator<Complaint> how) {
+    private void report(UnaryOperator<Complaint> how) {
         Edit.About from = Edit.About.of(store.state().what());
         Complaint to = how.apply(from.terms().complaint());
         if (!to.equals(from.terms().complaint())) {
