@@ -112,7 +112,7 @@ final class SettingEditor {
     private ToggleButton flag() {
         boolean on = Boolean.TRUE.equals(element.raw(setting));
         boolean unknown = element.isUnknown(setting);
-        ToggleButton pill = new ToggleButton(unknown ? "?" : on ? "on" : "off");
+        ToggleButton pill = new ToggleButton(unknown ? isAsked() ? "?" : "–" : on ? "on" : "off");
         pill.setSelected(on);
         pill.getStyleClass().setAll("pill");
         pill.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
@@ -170,12 +170,18 @@ final class SettingEditor {
         }
     }
 
+    /** Whether there is a question for the setting: only then is it shown as unknown. */
+    private boolean isAsked() {
+        Address at = new Address(element.id(), setting.key());
+        return store.state().answer().questions().stream().anyMatch(q -> q.at().equals(at));
+    }
+
     /** The value as it is shown. */
     private String shown() {
         Object raw = element.raw(setting);
         return switch (raw) {
             case null -> "";
-            case Unknown unknown -> "?";
+            case Unknown unknown -> isAsked() ? "?" : "";
             case Double d -> plainly(isRate() ? d / 1000 : d);
             default -> raw.toString();
         };
