@@ -42,6 +42,7 @@ public final class Growth {
         }
     }
 
+    /** Prints one line: the size of the rig, its time, the ratio to the size before, what was found and the memory held. */
     private static void tell(Audit audit, int sources, double best, double before) {
         Rig rig = LargeRigs.make(1, sources, 10, 2);
         long without = inUse();
@@ -62,6 +63,7 @@ public final class Growth {
                 held);
     }
 
+    /** The heap in use after a collection, in MB. */
     private static long inUse() {
         System.gc();
         Runtime runtime = Runtime.getRuntime();

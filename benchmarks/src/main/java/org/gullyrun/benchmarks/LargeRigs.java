@@ -82,6 +82,7 @@ public final class LargeRigs {
         return kind + "-" + String.format(java.util.Locale.ROOT, "%04d", number);
     }
 
+    /** Adds a device of the one computer, at 48 kHz. */
     private void device(String id, Direction direction, boolean virtual) {
         all.add(Element.of(Kind.DEVICE, id)
                 .with(Devices.MACHINE, "pc")
@@ -91,6 +92,7 @@ public final class LargeRigs {
                 .with(Devices.LATENCY, 5.0));
     }
 
+    /** Builds the rig from its sources to its listeners, with doubles and gaps planted where the numbers say. */
     private void build() {
         device("speakers", Direction.PLAYBACK, false);
         all.add(Element.of(Kind.MACHINE, "pc").with(Machines.PLAYBACK, Choice.to("speakers")));

@@ -104,6 +104,7 @@ public final class PlantedFaults {
         return all;
     }
 
+    /** The row of the table that a fault is counted in. */
     private static String sort(Change.Set fault) {
         return switch (fault.setting().type()) {
             case ValueType.Flag flag -> "a switch or gate turned";
@@ -153,6 +154,7 @@ public final class PlantedFaults {
         return faults;
     }
 
+    /** Adds a fault, unless the setting has that value already or can't have it. */
     private static void add(Rig rig, Element element, Setting<?> setting, Object to, List<Change.Set> faults) {
         try {
             Change.Set fault = Change.setRaw(rig, element.id(), setting, to);
@@ -202,6 +204,7 @@ public final class PlantedFaults {
         }
     }
 
+    /** The page as it stands in the docs: what was measured, then one row for each sort of fault. */
     private static String page(Map<String, Counts> sorts) {
         StringBuilder page = new StringBuilder("""
                 # Fixes
@@ -233,6 +236,7 @@ public final class PlantedFaults {
         return page.toString();
     }
 
+    /** One row of the table, percentages of what was noticed. */
     private static String row(String sort, Counts c) {
         return String.format(
                 Locale.ROOT,

@@ -15,7 +15,7 @@ import org.gullyrun.core.audit.Symptoms;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.intake.Questions;
+import org.gullyrun.core.intake.QuestionOrder;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -121,7 +121,9 @@ final class AuditCommand implements Callable<Integer> {
             }
         }
         Judgement judged = Judgement.of(
-                opened.reading(), Questions.of(opened.survey().rig()).size());
+                opened.reading(),
+                QuestionOrder.of(opened.reading(), opened.what().terms().complaint())
+                        .size());
         out.println(
                 !counts.isEmpty()
                         ? String.join(", ", counts)

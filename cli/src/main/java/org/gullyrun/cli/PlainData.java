@@ -79,6 +79,7 @@ final class PlainData {
         return one;
     }
 
+    /** One route: its points in order, gain in dB and delay in ms. */
     private static Map<String, Object> route(FlowGraph graph, Route route) {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put("points", route.points(graph).stream().map(PointId::text).toList());

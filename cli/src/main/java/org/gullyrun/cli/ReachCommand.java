@@ -76,6 +76,7 @@ final class ReachCommand implements Callable<Integer> {
         return all;
     }
 
+    /** What is asked about, in words: an element or one of its settings. */
     private static String said(Rig rig, Address at) {
         Element element = rig.get(at.element());
         Setting<?> setting = at.key().isEmpty() ? null : Catalogue.find(element.kind(), at.key());

@@ -49,6 +49,7 @@ final class SafePrinter extends PrintWriter {
         return super.format(Locale.ROOT, format, cleaned(arguments));
     }
 
+    /** Arguments of a format with control characters taken out of texts. */
     private static @Nullable Object[] cleaned(@Nullable Object[] arguments) {
         return Arrays.stream(arguments)
                 .map(a -> a instanceof String text ? clean(text, true) : a)

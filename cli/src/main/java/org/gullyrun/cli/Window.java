@@ -12,10 +12,12 @@ public final class Window {
 
     private Window() {}
 
+    /** Opens the window on a file, or with the offer of the start. */
     static int open(@Nullable Path file) {
         return file == null ? run() : run(file.toString());
     }
 
+    /** Opens the window on the sample show; the exit code of the command. */
     static int demo() {
         if (isSet(REHEARSED)) {
             return run(WorkbenchApp.DEMO, WorkbenchApp.REHEARSE);
@@ -23,6 +25,7 @@ public final class Window {
         return run(WorkbenchApp.DEMO);
     }
 
+    /** Opens the window if there is a display, else says what can be done without one. */
     private static int run(String... arguments) {
         if (!hasDisplay()) {
             System.err.println("There is no display to show the window on; 'gullyrun picture OUT.png' renders it into a"
@@ -40,6 +43,7 @@ public final class Window {
         return !needsServer || isSet("DISPLAY") || isSet("WAYLAND_DISPLAY");
     }
 
+    /** Whether a variable of the environment has a value. */
     private static boolean isSet(String variable) {
         String value = System.getenv(variable);
         return value != null && !value.isBlank();

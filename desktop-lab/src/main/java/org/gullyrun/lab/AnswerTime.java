@@ -158,6 +158,7 @@ public final class AnswerTime {
         }
     }
 
+    /** Opens a real window on a case, and begins once it has been shown. */
     private static void start(Case sample, Course course, CompletableFuture<Times> done) {
         Type.load();
         Store store = new Store(sample, null, Platform::runLater);
@@ -203,6 +204,7 @@ public final class AnswerTime {
             }
         }
 
+        /** Called at each pulse: begins the next measurement when the window has come to rest. */
         private void go() {
             if (!prepared) {
                 prepared = true;
@@ -230,12 +232,14 @@ public final class AnswerTime {
             KeyStroke.on(scene.getRoot(), KeyCode.SHIFT);
         }
 
+        /** The picture is on the display: the time ends. */
         private void painted() {
             times.end(made > course.warming);
             begun = false;
             quiet = 0;
         }
 
+        /** Makes the next change, or ends the course. */
         private void next() {
             if (made == course.warming + course.told) {
                 stop();

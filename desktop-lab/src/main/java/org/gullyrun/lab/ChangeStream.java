@@ -33,6 +33,7 @@ final class ChangeStream {
         thread.start();
     }
 
+    /** Makes changes one after the other, and says of each when it was made. */
     private static void run(Store store, PrintStream out) {
         try {
             for (int i = 1; i <= MOST; i++) {
@@ -52,6 +53,7 @@ final class ChangeStream {
         }
     }
 
+    /** Makes one change, and saves now and then. */
     private static void step(Store store, int n, PrintStream out) {
         Rig rig = store.state().surveyShown().rig();
         Element input = rig.of(Kind.INPUT).getFirst();

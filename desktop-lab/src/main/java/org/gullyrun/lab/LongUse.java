@@ -68,6 +68,7 @@ public final class LongUse {
         }
     }
 
+    /** Works in the window for some minutes and tells what memory it takes. */
     private void begin(double minutes, Consumer<String> tell, CompletableFuture<String> end) {
         int most = (int) (minutes * 60 / EACH_SECONDS);
         Timeline turns = new Timeline(new KeyFrame(Duration.seconds(EACH_SECONDS), e -> {
@@ -106,6 +107,7 @@ public final class LongUse {
         }
     }
 
+    /** Mutes some input, or unmutes it. */
     private void turn(Rig rig) {
         if (rig.of(Kind.INPUT).isEmpty()) {
             return;

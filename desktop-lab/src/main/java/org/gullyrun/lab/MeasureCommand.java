@@ -58,6 +58,7 @@ final class MeasureCommand implements Callable<Integer> {
     @Option(names = "--step", description = "The step in which it happens: ${COMPLETION-CANDIDATES}.")
     Step step = Step.TRACE;
 
+    /** Types the sample show in with the real keys and counts them. */
     private int typing() throws InterruptedException {
         var found = Usability.measure(SampleShow.make().surveys().getFirst().rig(), true);
         PrintWriter out = spec.commandLine().getOut();

@@ -16,6 +16,7 @@ final class Painting {
         Platform.runLater(() -> onPaintingThread(() -> Platform.runLater(then)));
     }
 
+    /** Runs something on JavaFX's painting thread, which has no public door. */
     private static void onPaintingThread(Runnable then) {
         try {
             Class<?> kit = Class.forName("com.sun.javafx.tk.Toolkit");

@@ -51,6 +51,7 @@ final class StartTime extends AnimationTimer {
         super.start();
     }
 
+    /** Notes which parts the last layout has brought. */
     private void laidOut() {
         for (Stage stage : stages) {
             if (stage.laidOut < 0 && isThere(stage)) {
@@ -59,6 +60,7 @@ final class StartTime extends AnimationTimer {
         }
     }
 
+    /** Whether all parts of a stage are in the window. */
     private boolean isThere(Stage stage) {
         for (String part : stage.parts) {
             if (!isIn(scene.getRoot(), part)) {
@@ -94,6 +96,7 @@ final class StartTime extends AnimationTimer {
         }
     }
 
+    /** Prints when a stage was reached, counted from the command. */
     private void tell(Stage stage) {
         out.println(stage.name + " " + (System.currentTimeMillis() - began()) + " ms");
         if (stage == stages.getLast()) {
@@ -102,6 +105,7 @@ final class StartTime extends AnimationTimer {
         }
     }
 
+    /** When the command was given: told by the launcher, else the start of this process. */
     private static long began() {
         String given = System.getenv(BEGAN);
         return given == null

@@ -113,6 +113,7 @@ public final class Typist {
         return null;
     }
 
+    /** What a cable or wire joins, as it is typed. */
     private static List<String> ends(Element link, Rig rig) {
         return Catalogue.of(link.kind()).stream()
                 .filter(setting -> setting.type() instanceof ValueType.Ref || setting.type() instanceof ValueType.Pick)
@@ -369,6 +370,7 @@ public final class Typist {
         }
     }
 
+    /** Types a text letter by letter. */
     private void letters(String text) {
         for (char c : text.toCharArray()) {
             strokes++;
@@ -380,6 +382,7 @@ public final class Typist {
         key(code, false);
     }
 
+    /** Presses a key, twice where the sheet asks whether something new is meant. */
     private void key(KeyCode code, boolean shift) {
         strokes++;
         KeyStroke.on(sheet.cursor().field(), code, shift, false);

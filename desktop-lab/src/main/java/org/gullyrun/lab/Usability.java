@@ -65,6 +65,7 @@ public final class Usability {
         }
     }
 
+    /** A window of the usual size at Intake. */
     private static Workbench window(Stage stage, Store store) {
         store.go(Step.INTAKE);
         Preferences nothing = new Preferences(Path.of(System.getProperty("java.io.tmpdir"), "gullyrun-measure-none"));
@@ -75,6 +76,7 @@ public final class Usability {
         return workbench;
     }
 
+    /** Does something when so many frames have been shown. */
     private static void after(int frames, Runnable then) {
         new AnimationTimer() {
             private int seen;
@@ -89,6 +91,7 @@ public final class Usability {
         }.start();
     }
 
+    /** Types a rig into an empty case, and compares what it becomes. */
     private static void start(Rig want, boolean timed, CompletableFuture<Measured> done) {
         Type.load();
         Store store = new Store(StartingRigs.empty("typed"), null, Platform::runLater);
@@ -134,6 +137,7 @@ public final class Usability {
         return rig;
     }
 
+    /** Measures typing on a large rig. */
     private static void big(java.util.function.Consumer<Times> done) {
         Case what = new Case("big", "", 4, "", List.of(new Survey("s", "s", "", "", big(), Map.of())), Brief.EMPTY);
         Store store = new Store(what, null, Platform::runLater);
@@ -149,6 +153,7 @@ public final class Usability {
         });
     }
 
+    /** Types letters into a cell of the sheet, each when the one before is on screen. */
     private static void type(Workbench workbench, java.util.function.Consumer<Times> done) {
         Times times = new Times();
         press(workbench, KeyCode.TAB);

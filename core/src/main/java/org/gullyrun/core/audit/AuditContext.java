@@ -247,6 +247,7 @@ public final class AuditContext {
         return missing;
     }
 
+    /** Whether a listener lacks a source in some scene. */
     private boolean isMissing(int source, int outlet) {
         return IntStream.of(rowStarts(source))
                 .anyMatch(i -> scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING);
@@ -343,6 +344,7 @@ public final class AuditContext {
         };
     }
 
+    /** Whether an element is something that has to run: mixer, processor or production. */
     private static boolean isEngine(@Nullable Element element) {
         return element != null && Capabilities.engine(element.kind()) != null;
     }

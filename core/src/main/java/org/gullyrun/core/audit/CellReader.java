@@ -129,17 +129,20 @@ final class CellReader {
                 : cell);
     }
 
+    /** Whether something required arrives, but so faintly that it counts as missing. */
     private boolean isTooFaint(Element source, Delivery delivery) {
         return !Figures.reaches(delivery.strength(), thresholds.of(Threshold.MISSING_STRENGTH))
                 || !Figures.reaches(
                         Sources.level(source) + delivery.strength(), thresholds.of(Threshold.MISSING_LEVEL));
     }
 
+    /** Whether deliveries of a source are equal in two scenes, with and without the air. */
     private static boolean isSame(SceneReading scene, int point, SceneReading before, int pointBefore) {
         return scene.deliveries().isSameRow(point, before.deliveries(), pointBefore)
                 && scene.electric().isSameRow(point, before.electric(), pointBefore);
     }
 
+    /** Whether deliveries of a source are the very same objects in two scenes. */
     private static boolean shares(SceneReading scene, int point, SceneReading before, int pointBefore) {
         return scene.deliveries().sharesRow(point, before.deliveries(), pointBefore)
                 && scene.electric().sharesRow(point, before.electric(), pointBefore);

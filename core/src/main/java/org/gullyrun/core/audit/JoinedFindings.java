@@ -104,6 +104,7 @@ public record JoinedFindings(List<Finding> findings, String title) {
                 : finding.subject().outlet();
     }
 
+    /** The title of a row: all its listeners, then what they have in common. */
     private static String joint(Rig rig, List<Finding> row, String rest) {
         String names = AuditContext.list(
                 row.stream().map(f -> rig.name(listener(rig, f))).toList());

@@ -74,6 +74,7 @@ public final class LevelSheet {
         return new Entry(db(voice), db(music), db(rest), db(worst) + crest, late, assumed);
     }
 
+    /** A power as dB, NaN where there is none. */
     private static double db(double power) {
         return power > 0 ? 10 * Math.log10(power) : Double.NaN;
     }

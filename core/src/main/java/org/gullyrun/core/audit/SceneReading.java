@@ -183,6 +183,11 @@ public final class SceneReading {
         return flow.view();
     }
 
+    /** The open segments without couplings. */
+    public OpenView electricView() {
+        return flow.electricView();
+    }
+
     /** Whether sound that has gone round in a loop ends in a point. */
     public boolean endsLoop(int point) {
         boolean[] known = behindLoops;

@@ -21,6 +21,7 @@ public final class Symptoms {
                 && (complaint.what() == null || isNoticed(complaint.what(), finding.rule()));
     }
 
+    /** Whether a place that was reported can be the one found; an empty one is any. */
     private static boolean isAt(String reported, String found) {
         return reported.isEmpty() || found.isEmpty() || reported.equals(found);
     }

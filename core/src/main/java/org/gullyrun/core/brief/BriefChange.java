@@ -95,6 +95,7 @@ public sealed interface BriefChange {
         return changes;
     }
 
+    /** The keys of two maps, in order. */
     private static <K extends Comparable<K>> TreeSet<K> keys(Map<K, ?> a, Map<K, ?> b) {
         TreeSet<K> all = new TreeSet<>(a.keySet());
         all.addAll(b.keySet());

@@ -143,11 +143,13 @@ public enum StartingBrief {
         return known != null && known != SourceClass.SYSTEM && known != SourceClass.EFFECT;
     }
 
+    /** Whether a listener is the person whose voice this is. */
     private static boolean isOwn(Element source, Element outlet) {
         String person = source.or(Sources.PERSON, "");
         return !person.isEmpty() && person.equals(outlet.or(Outlets.PERSON, ""));
     }
 
+    /** Whether a listener is the far end of the call that a source comes from. */
     private static boolean isOfCall(Rig rig, Element source, Element outlet) {
         Element own = Sources.application(rig, source);
         return own != null && own.id().equals(outlet.get(Outlets.APPLICATION));

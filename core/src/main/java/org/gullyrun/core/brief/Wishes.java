@@ -73,6 +73,7 @@ public final class Wishes {
         }
     }
 
+    /** The wishes of a rig in which no source, listener or production differs: their tables hold for it too. */
     private Wishes(Wishes same, Rig rig) {
         this.rig = rig;
         this.brief = same.brief;

@@ -52,6 +52,7 @@ final class BriefReader {
         return new Brief(cells, windows, over);
     }
 
+    /** A level in dBFS, or null where the field isn't there. */
     private static @Nullable Double number(JsonNode node, String key, String place) {
         JsonNode value = node.path(key);
         if (!value.isMissingNode() && !value.isNumber()) {

@@ -321,12 +321,14 @@ final class CaseReader {
         }
     }
 
+    /** Refuses what is not an object, naming its place. */
     static void object(JsonNode node, String place) {
         if (!node.isObject()) {
             throw new Wrong(place, "expected an object, found " + said(node));
         }
     }
 
+    /** The node itself if it is a list. */
     static JsonNode array(JsonNode node, String place) {
         if (!node.isArray()) {
             throw new Wrong(place, "expected a list, found " + said(node));
@@ -334,12 +336,14 @@ final class CaseReader {
         return node;
     }
 
+    /** What was found instead, in words. */
     private static String said(JsonNode node) {
         return node.getNodeType() == JsonNodeType.MISSING
                 ? "nothing"
                 : node.getNodeType().name().toLowerCase(java.util.Locale.ROOT);
     }
 
+    /** The text of a field, empty where the field isn't there. */
     static String text(JsonNode node, String key, String place) {
         JsonNode value = node.path(key);
         if (!value.isMissingNode() && !value.isTextual()) {

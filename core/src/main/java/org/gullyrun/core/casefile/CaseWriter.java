@@ -259,6 +259,7 @@ public final class CaseWriter {
         return byWish;
     }
 
+    /** A value of plain data as JSON on one line. */
     private static String json(Object value) {
         try {
             return JSON.writeValueAsString(value);

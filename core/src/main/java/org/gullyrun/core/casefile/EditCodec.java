@@ -68,10 +68,12 @@ final class EditCodec {
         return node;
     }
 
+    /** An element in the form of the case file, its values that are not yet known included. */
     private static void element(ObjectNode node, Element what) {
         node.set("element", CaseReader.JSON.valueToTree(CaseWriter.element(what, Integer.MIN_VALUE)));
     }
 
+    /** A value of a setting in the form of the case file. */
     private static JsonNode value(Setting<?> setting, @Nullable Object raw) {
         return CaseReader.JSON.valueToTree(raw == null ? null : CaseWriter.plain(setting, raw));
     }
@@ -99,6 +101,7 @@ final class EditCodec {
         return node.put("source", cell.source()).put("outlet", cell.outlet());
     }
 
+    /** A survey as it stands in a case file, so that journal and file have one form. */
     private static JsonNode survey(@Nullable Survey survey) {
         try {
             return survey == null ? CaseReader.JSON.nullNode() : CaseReader.JSON.readTree(CaseWriter.survey(survey));
@@ -217,6 +220,7 @@ final class EditCodec {
         return node.path(key).isObject() ? CaseReader.survey(node.get(key), key) : null;
     }
 
+    /** Title and terms of a case, and what the creator reports. */
     private static ObjectNode about(Edit.About about) {
         ObjectNode node = CaseReader.JSON.valueToTree(about);
         JsonNode reported =

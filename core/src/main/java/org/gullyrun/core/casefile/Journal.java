@@ -134,6 +134,7 @@ public final class Journal implements AutoCloseable {
                 false));
     }
 
+    /** The next line, numbered and dated now; it is written out later, on the journal's own thread. */
     private Supplier<String> next(Entry entry) {
         edits++;
         int n = ++number;

@@ -192,6 +192,7 @@ final class JournalFile {
         return true;
     }
 
+    /** Writes all bytes: a channel may take fewer than it is given. */
     private static void write(FileChannel channel, byte[] bytes) throws IOException {
         ByteBuffer buffer = ByteBuffer.wrap(bytes);
         while (buffer.hasRemaining()) {

@@ -32,6 +32,7 @@ final class JournalLine {
         }
     }
 
+    /** The checksum of a line, CRC-32C as eight hexadecimal digits. */
     private static String sum(String json) {
         CRC32C sum = new CRC32C();
         sum.update(json.getBytes(StandardCharsets.UTF_8));

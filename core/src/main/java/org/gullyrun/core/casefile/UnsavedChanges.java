@@ -128,6 +128,7 @@ public record UnsavedChanges(
             }
         }
 
+        /** Whether a file is a journal that was being written anew when the program ended. */
         private static boolean isPart(Path path) {
             return !path.toString().endsWith(JournalFile.ENDING);
         }

@@ -24,7 +24,6 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -104,7 +103,7 @@ final class AffectedFindings {
             } else if (playback) {
                 moved(graph, i, set, found);
             } else if (set.to() instanceof Choice to) {
-                led(graph, i, reading.rig().get(set.element()), to, found);
+                led(graph, i, reading.rig().get(set.element()), set.setting(), to, found);
             } else if (set.setting().equals(Productions.ALWAYS)) {
                 brought(graph, i, set.element(), found);
             }
@@ -171,32 +170,22 @@ final class AffectedFindings {
                 scene, Does.OPENS, out, Choices.usable(rig, device) ? points(graph.point(device)) : points()));
     }
 
-    /** A choice of an engine, a pass-through, an input or a microphone: what it led to closes, and what it leads to now opens. */
-    private void led(FlowGraph graph, int scene, Element element, Choice to, List<Place> found) {
-        boolean listens = element.kind() == Kind.INPUT || element.kind() == Kind.APPLICATION;
-        int own = switch (element.kind()) {
-            case APPLICATION -> graph.point(PointId.in(element.id()));
-            case PRODUCTION -> graph.point(PointId.cue(element.id()));
-            case PASS_THROUGH -> graph.point(element.or(Links.PASS_FROM, ""));
-            case BUS, INPUT -> graph.point(element.id());
-            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PROCESSOR, APP_OUTPUT, MIXER, STRIP, GROUP -> -1;
-            case SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> -1;
-        };
-        int device = graph.point(to.id());
-        if (own < 0) {
+    /** A choice of an engine, an input or a listener: what it led to closes, and what it leads to now opens. */
+    private void led(FlowGraph graph, int scene, Element element, Setting<?> setting, Choice to, List<Place> found) {
+        ChoiceEnd end = ChoiceEnd.of(graph, element, setting);
+        if (end == null) {
             found.add(new Place(scene, Does.CLOSES, points(), points()));
             found.add(new Place(scene, Does.OPENS, points(), points()));
             return;
         }
-        for (int s : listens ? graph.in(own) : graph.out(own)) {
-            if (graph.isOpen(s)) {
-                found.add(new Place(scene, Does.CLOSES, points(graph.from(s)), points(graph.to(s))));
-            }
+        for (int s : end.segments(graph, element)) {
+            found.add(new Place(scene, Does.CLOSES, points(graph.from(s)), points(graph.to(s))));
         }
+        int[] device = points(graph.point(to.id()));
         found.add(
-                listens
-                        ? new Place(scene, Does.OPENS, points(device), points(own))
-                        : new Place(scene, Does.OPENS, points(own), points(device)));
+                end.listens()
+                        ? new Place(scene, Does.OPENS, device, end.points())
+                        : new Place(scene, Does.OPENS, end.points(), device));
     }
 
     /** An input that comes into a scene. */
@@ -273,6 +262,7 @@ final class AffectedFindings {
         return reading.scenes().get(place.scene);
     }
 
+    /** Whether what a place leads to reaches an element. */
     private boolean leads(Place place, String element) {
         int end = scene(place).graph().point(element);
         return end < 0 || any(place.to, scene(place).view().reachingOne(end));
@@ -284,6 +274,7 @@ final class AffectedFindings {
         private final boolean[][] fromSource = new boolean[reading.scenes().size()][];
         private final boolean[][] toOutlet = new boolean[reading.scenes().size()][];
 
+        /** Searches forward from the source and back from the listener, once for scenes of the same shape. */
         Ends(Finding finding) {
             this.rule = finding.rule();
             FlowGraph last = null;
@@ -317,6 +308,7 @@ final class AffectedFindings {
                             .toArray();
         }
 
+        /** Whether a place lies on a way from the source to the listener, and what it does can fix this finding. */
         boolean touches(Place place) {
             return !(place.does == Does.OPENS ? rule.equals("leak") : ABSENT.contains(rule))
                     && (place.to.length == 0 || any(place.to, toOutlet[place.scene]))

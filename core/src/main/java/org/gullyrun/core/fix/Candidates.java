@@ -81,9 +81,11 @@ final class Candidates {
         return List.copyOf(candidates.found);
     }
 
+    /** Adds changes in the form in which they can be made here, if they can be made at all and make sense. */
     private void add(List<Change> changes) {
         List<Change> possible = Feasible.of(rig, changes);
-        if (!possible.isEmpty()) {
+        SceneReading scene = reading.scenes().get(finding.evidence().scene());
+        if (!possible.isEmpty() && possible.stream().allMatch(c -> SensibleChoice.is(scene, c))) {
             found.add(List.copyOf(possible));
         }
     }

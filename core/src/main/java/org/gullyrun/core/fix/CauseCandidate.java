@@ -15,16 +15,19 @@ import org.jspecify.annotations.Nullable;
 
 /** A change that may be a root cause: what it might fix, and once it has been made and audited, what it does. */
 final class CauseCandidate {
-    /** Clears most; alters fewest other deliveries; fewest settings; sentence. What has not been made might be best. */
+    /**
+     * By the rank of {@link Fixes#RANK}. What has not been made might lose and change nothing; how much there is to do for it
+     * is known beforehand, so that of many that fix the same only those have to be made that could come first.
+     */
     static final Comparator<CauseCandidate> ORDER = Comparator.comparingInt((CauseCandidate o) -> -o.worth)
-            .thenComparing(o -> o.fix != null && o.fix.cutsAtStart())
+            .thenComparing(o -> o.work.cutsAtStart())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.unprocessed())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.lost())
-            .thenComparing(o -> o.fix != null && !o.fix.restores())
+            .thenComparing(o -> !o.restores)
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.effort())
+            .thenComparingInt(o -> o.work.effort())
             .thenComparingInt(o -> o.changes.size())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.depth())
+            .thenComparingInt(o -> o.work.depth())
             .thenComparingInt(o -> o.number);
 
     final List<Change> changes;
@@ -49,15 +52,23 @@ final class CauseCandidate {
     /** Whether it has brought something new, and nothing made since concerns that. */
     boolean stuck;
 
-    CauseCandidate(List<Change> changes, int number) {
+    private final Work work;
+    private final boolean restores;
+
+    /** A candidate that has not been made. */
+    CauseCandidate(List<Change> changes, int number, boolean restores) {
         this.changes = changes;
         this.number = number;
+        this.work = Work.of(changes);
+        this.restores = restores;
     }
 
+    /** What it fixes; until it has been made, what it might. */
     Collection<String> clears() {
         return fix == null ? mayClear : fix.cleared();
     }
 
+    /** Whether it is known to bring something bad. */
     boolean brings() {
         return loses || fix != null && !fix.isSafe();
     }
@@ -83,6 +94,7 @@ final class CauseCandidate {
         return first;
     }
 
+    /** The same order, the part that mostly decides first: there are thousands of comparisons. */
     private static boolean isBefore(CauseCandidate a, CauseCandidate b) {
         return a.worth != b.worth ? a.worth > b.worth : ORDER.compare(a, b) < 0;
     }
@@ -94,6 +106,7 @@ final class CauseCandidate {
                         .allMatch(c -> clears().stream().anyMatch(f -> about(f).equals(about(c))));
     }
 
+    /** The source or element that a finding is about, from its identity. */
     private static String about(String identity) {
         String subject = identity.substring(identity.indexOf(':') + 1);
         int end = subject.indexOf('>');

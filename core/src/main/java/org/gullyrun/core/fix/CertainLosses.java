@@ -10,12 +10,16 @@ import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.RoutingSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -35,8 +39,15 @@ final class CertainLosses {
         this.scenes = AffectedFindings.unlike(reading.scenes());
     }
 
-    /** What changes do in one scene: the segments that they cut, and the one point to which they lead instead, or −1. */
-    private record Cut(boolean[] segments, int[] at, int instead) {}
+    /**
+     * What a change does in one scene.
+     *
+     * @param segments the segments that it cuts, as flags
+     * @param at the same segments, listed
+     * @param from where sound leaves instead; empty if nowhere
+     * @param to where it comes to instead; empty if nowhere
+     */
+    private record Cut(boolean[] segments, int[] at, int[] from, int[] to) {}
 
     /** Whether changes lose a must for certain. */
     boolean isCertain(List<Change> changes) {
@@ -45,12 +56,63 @@ final class CertainLosses {
         }
         for (int i : scenes) {
             SceneReading scene = reading.scenes().get(i);
-            Cut cut = set.to() instanceof Boolean ? closed(scene.graph(), set) : led(scene.graph(), set);
+            Cut cut = cut(scene.graph(), set);
             if (cut != null && cut.at.length > 0 && loses(scene, cut)) {
                 return true;
             }
         }
         return false;
+    }
+
+    /** What a change cuts for certain; null if that can't be said. */
+    private @Nullable Cut cut(FlowGraph graph, Change.Set set) {
+        if (set.to() instanceof Boolean) {
+            return closed(graph, set);
+        }
+        Element now = reading.rig().find(set.element());
+        if (!(set.to() instanceof Choice to)
+                || now == null
+                || !Objects.equals(now.raw(set.setting()), set.from()) // it was thought of for a rig as it stood before
+                || goesInHardware()) {
+            return null;
+        }
+        return set.setting().equals(Applications.PROGRAM_CHOICE) ? played(graph, set) : led(graph, now, set, to);
+    }
+
+    /** Whether sound may take ways around devices, in hardware, of which a choice shows nothing. */
+    private boolean goesInHardware() {
+        return reading.rig().of(Kind.PASS_THROUGH).stream().anyMatch(p -> p.is(Links.PASS_DIRECT, false));
+    }
+
+    /**
+     * Whether something may open where sound is led away: an input that takes all that is played to a device gets nothing while
+     * somebody plays there past the system's mixing.
+     */
+    private static boolean mayOpen(FlowGraph graph, int[] left) {
+        return IntStream.of(left)
+                .flatMap(s -> IntStream.of(graph.out(graph.to(s))))
+                .anyMatch(s -> !graph.isOpen(s) && isInput(graph.kind(graph.to(s))));
+    }
+
+    private static boolean isInput(PointKind kind) {
+        return kind == PointKind.INPUT || kind == PointKind.COPY;
+    }
+
+    /** What certainly closes when a choice of anything but a program's output is moved. */
+    private @Nullable Cut led(FlowGraph graph, Element holder, Change.Set set, Choice to) {
+        ChoiceEnd end = ChoiceEnd.of(graph, holder, set.setting());
+        if (end == null || !(to instanceof Choice.To(String device))) {
+            return null;
+        }
+        int there = graph.point(device);
+        int[] left = IntStream.of(end.segments(graph, holder))
+                .filter(s -> (end.listens() ? graph.from(s) : graph.to(s)) != there)
+                .toArray();
+        int[] instead = there < 0 ? new int[0] : new int[] {there};
+        if (end.listens()) {
+            return cut(graph, left, instead, end.points());
+        }
+        return mayOpen(graph, left) ? null : cut(graph, left, end.points(), instead);
     }
 
     /** What certainly closes when a flag is turned. */
@@ -59,22 +121,16 @@ final class CertainLosses {
             return null; // what it closes may open elsewhere
         }
         Address address = new Address(set.element(), set.setting().key());
+        int[] none = {};
         return cut(
-                graph, IntStream.of(graph.gated(address)).filter(graph::isOpen).toArray(), -1);
+                graph, IntStream.of(graph.gated(address)).filter(graph::isOpen).toArray(), none, none);
     }
 
-    /** What certainly closes when a choice is moved. */
-    private @Nullable Cut led(FlowGraph graph, Change.Set set) {
-        if (!set.setting().equals(Applications.PROGRAM_CHOICE)) {
-            return null;
-        }
+    /** What certainly closes when the output of a program is moved. */
+    private @Nullable Cut played(FlowGraph graph, Change.Set set) {
         Rig rig = reading.rig();
-        Element now = rig.find(set.element());
-        if (now == null || !Objects.equals(now.raw(set.setting()), set.from())) {
-            return null; // it was thought of for a rig as it stood before
-        }
-        Element output = now.put(set.setting(), set.to());
-        Element application = rig.program(now);
+        Element output = rig.get(set.element()).put(set.setting(), set.to());
+        Element application = rig.program(output);
         Choices.Going going = Choices.output(rig, application, output);
         int there = graph.point(going.device());
         int out = graph.point(PointId.out(application.id()));
@@ -88,16 +144,18 @@ final class CertainLosses {
                         && graph.to(s) != there
                         && graph.segmentElement(s).equals(output.id()))
                 .toArray();
-        return cut(graph, left, there);
+        return mayOpen(graph, left)
+                ? null
+                : cut(graph, left, own < 0 ? new int[] {out} : new int[] {out, own}, new int[] {there});
     }
 
-    /** The cut at some segments. */
-    private static Cut cut(FlowGraph graph, int[] at, int instead) {
+    /** The cut at some segments, and where sound goes instead. */
+    private static Cut cut(FlowGraph graph, int[] at, int[] from, int[] to) {
         boolean[] segments = new boolean[graph.segments()];
         for (int s : at) {
             segments[s] = true;
         }
-        return new Cut(segments, at, instead);
+        return new Cut(segments, at, from, to);
     }
 
     /** Whether a required source has no way round the cut, so that making the change can only do harm. */
@@ -108,18 +166,36 @@ final class CertainLosses {
             for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
                 CellReading cell = scene.cell(s, o);
                 int outlet = scene.outletPoint(o);
-                if (cell.wish() != Wish.MUST || !cell.delivery().arrives() || !passes(scene, source, outlet, cut)) {
+                if (cell.wish() != Wish.MUST
+                        || !cell.delivery().arrives()
+                        || hasStandIn(cell.outlet())
+                        || !passes(scene, source, outlet, cut)) {
                     continue;
                 }
                 if (reached == null) {
                     reached = scene.view().reachedWithout(source, cut.segments);
                 }
-                if (!reached[outlet] && (cut.instead < 0 || !scene.view().reachingOne(outlet)[cut.instead])) {
+                if (!reached[outlet] && !comesRound(scene, source, outlet, cut)) {
                     return true;
                 }
             }
         }
         return false;
+    }
+
+    /** Whether a listener is one with others, at which a required source may arrive as well. */
+    private boolean hasStandIn(Element outlet) {
+        return reading.rig().of(Kind.OUTLET).stream()
+                .anyMatch(
+                        o -> !o.id().equals(outlet.id()) && Outlets.standsFor(o).equals(Outlets.standsFor(outlet)));
+    }
+
+    /** Whether the source may come to the listener by where the cut leads instead. */
+    private static boolean comesRound(SceneReading scene, int source, int outlet, Cut cut) {
+        boolean[] comes = scene.view().reachedFromOne(source);
+        boolean[] leadsOn = scene.view().reachingOne(outlet);
+        return IntStream.of(cut.from).anyMatch(p -> comes[p])
+                && IntStream.of(cut.to).anyMatch(p -> leadsOn[p]);
     }
 
     /** Whether any of what is cut lies on a route of the pair: else nothing can be lost. */

@@ -187,11 +187,15 @@ final class ChoiceMoves {
             @Nullable Direction direction,
             ToLongFunction<Element> reach) {
         Choice now = element.get(setting);
+        Direction plain = direction == null ? Direction.PLAYBACK : direction;
+        String already = setting.kind() == Kind.MACHINE ? "" : Choices.device(rig, machine, now, plain);
         rig.of(Kind.DEVICE).stream()
                 .filter(d -> (direction == null || d.get(Devices.DIRECTION) == direction)
                         && Objects.equals(d.get(Devices.MACHINE), machine)
                         && Choices.usable(rig, d)
-                        && !Choice.to(d.id()).equals(now))
+                        && !Choice.to(d.id()).equals(now)
+                        && !d.id().equals(already)
+                        && SensibleChoice.is(scene, element, setting, d))
                 .sorted(Comparator.comparingLong(reach).reversed())
                 .limit(MOST)
                 .map(d -> Change.set(rig, element.id(), setting, Choice.to(d.id())))

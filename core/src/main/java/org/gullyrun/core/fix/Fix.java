@@ -1,13 +1,7 @@
 package org.gullyrun.core.fix;
 
 import java.util.List;
-import java.util.Set;
-import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Choice;
-import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Mixers;
-import org.gullyrun.core.rig.Productions;
 
 /**
  * Changes that are verified to fix a finding.
@@ -34,13 +28,6 @@ public record Fix(
         int lost,
         boolean restores,
         int unprocessed) {
-    /** What leads sound somewhere by design, other than what is switched off for a moment. */
-    private static final Set<String> WIRING = Set.of(
-            Productions.CUE.key(),
-            Productions.PROGRAM.key(),
-            Productions.TRACK.key(), // of inputs and outputs
-            Mixers.CROSSING.key());
-
     public Fix {
         changes = List.copyOf(changes);
         cleared = List.copyOf(cleared);
@@ -58,49 +45,9 @@ public record Fix(
         return created.isEmpty() && altered.isEmpty();
     }
 
-    /** Whether it silences a program altogether: everything else that fixes the trouble comes before. */
-    boolean cutsAtStart() {
-        return changes.stream()
-                .anyMatch(c -> c instanceof Change.Set set
-                        && set.setting().equals(Applications.MUTED)
-                        && Boolean.TRUE.equals(set.to()));
-    }
-
-    /**
-     * How much is built anew rather than put right: 3 for what is added or removed, 2 for a choice that is moved from one
-     * thing to another and for an input put into every scene, 1 for something wired where it was not or brought into one
-     * scene; nothing for what is unmuted, turned up or completed.
-     */
-    int effort() {
-        int effort = 0;
-        for (Change change : changes) {
-            effort += switch (change) {
-                case Change.Add add -> add.what().kind() == Kind.ENTRY ? 1 : 3;
-                case Change.Remove remove -> 3;
-                case Change.Set set
-                when set.from() instanceof Choice from ->
-                    from == Choice.Special.UNSET || from == Choice.Special.NOTHING ? 0 : 2;
-                case Change.Set set when !Boolean.TRUE.equals(set.to()) -> 0;
-                case Change.Set set when set.setting().equals(Productions.ALWAYS) -> 2;
-                case Change.Set set -> WIRING.contains(set.setting().familyKey()) ? 1 : 0;
-            };
-        }
-        return effort;
-    }
-
-    /** How deep it reaches: a program's own setting 0, a default 1, a system setting 2. */
-    int depth() {
-        return changes.stream()
-                .mapToInt(c -> c instanceof Change.Set set
-                        ? set.setting().kind() == Kind.MACHINE
-                                ? 1
-                                : set.setting().equals(Applications.SYSTEM_CHOICE)
-                                                || set.setting().equals(Applications.INPUT_SYSTEM)
-                                        ? 2
-                                        : 0
-                        : 0)
-                .max()
-                .orElse(0);
+    /** How much there is to do. */
+    Work work() {
+        return Work.of(changes);
     }
 
     /** How many other deliveries that were good it changes. */

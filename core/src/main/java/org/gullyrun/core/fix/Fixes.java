@@ -50,15 +50,15 @@ public final class Fixes {
     private static final int MAJOR = 10;
 
     static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(Fix::bad)
-            .thenComparing(Fix::cutsAtStart)
+            .thenComparing(fix -> fix.work().cutsAtStart())
             .thenComparingInt(Fix::unprocessed)
             .thenComparingInt(fix -> -fix.worth())
             .thenComparingInt(Fix::lost)
             .thenComparing(fix -> !fix.restores())
             .thenComparingInt(Fix::disturbance)
-            .thenComparingInt(Fix::effort)
+            .thenComparingInt(fix -> fix.work().effort())
             .thenComparingInt(fix -> fix.changes().size())
-            .thenComparingInt(Fix::depth);
+            .thenComparingInt(fix -> fix.work().depth());
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
@@ -104,7 +104,7 @@ public final class Fixes {
     }
 
     /** Whether every change sets what the known-good survey has. */
-    private boolean restores(List<Change> changes) {
+    boolean restores(List<Change> changes) {
         Rig good = knownGood;
         return good != null
                 && changes.stream().allMatch(c -> {
@@ -283,10 +283,12 @@ public final class Fixes {
                 after);
     }
 
+    /** Whether an identity is of a rule about something that doesn't arrive. */
     private static boolean isMissing(String identity) {
         return identity.startsWith("missing:") || identity.startsWith("scene.gap:");
     }
 
+    /** How much a finding counts when fixes are ranked. */
     private static int weight(Severity severity) {
         return switch (severity) {
             case CRITICAL -> CRITICAL;
@@ -369,6 +371,7 @@ public final class Fixes {
         return altered;
     }
 
+    /** Whether a listener would notice the difference: another verdict, or more than 1 dB. */
     private static boolean differs(CellReading a, CellReading b) {
         return a.verdict() != b.verdict()
                 || Math.abs(a.delivery().strength() - b.delivery().strength()) > NOTICED;

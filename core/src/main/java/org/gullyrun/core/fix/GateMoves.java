@@ -154,6 +154,7 @@ public final class GateMoves {
                 : list(Change.set(rig, production, Productions.TRACKS, Integer.parseInt(point.substring(at + 6))));
     }
 
+    /** A gate that is one flag: that flag turned. */
     private List<Change> standard(Gate gate, @Nullable Element element) {
         return element == null || gate.setting() == null
                 ? List.of()

@@ -58,6 +58,7 @@ final class Processing {
                                 .strongest());
     }
 
+    /** The place of an element among those of its kind, −1 if it is gone. */
     private static int place(Reading reading, Kind kind, String id) {
         List<Element> all = reading.rig().of(kind);
         return IntStream.range(0, all.size())
@@ -66,6 +67,7 @@ final class Processing {
                 .orElse(-1);
     }
 
+    /** Whether a route passes a processor. */
     private static boolean isProcessed(FlowGraph graph, List<Integer> segments) {
         return segments.stream()
                 .map(s -> graph.rig().find(graph.segmentElement(s)))

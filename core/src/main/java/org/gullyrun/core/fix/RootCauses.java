@@ -204,6 +204,7 @@ public final class RootCauses {
         return new Found(groups, List.of(), ended(Progress.WORKING));
     }
 
+    /** How far the search came, if it ends now. */
     private Progress ended(Progress otherwise) {
         return outOfTime.getAsBoolean()
                 ? Progress.OUT_OF_TIME
@@ -368,7 +369,8 @@ public final class RootCauses {
             if (useless.contains(changes)) {
                 continue;
             }
-            CauseCandidate option = known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++));
+            CauseCandidate option =
+                    known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++, fixes.restores(c)));
             if (!trials.isMade(option)) {
                 if (option.fix != null || option.mayClear.isEmpty()) {
                     option.fix = null;
@@ -384,6 +386,7 @@ public final class RootCauses {
         }
     }
 
+    /** Counts again what a candidate clears of what is still open. */
     private void weigh(CauseCandidate option) {
         option.worth = clears(option.clears());
     }

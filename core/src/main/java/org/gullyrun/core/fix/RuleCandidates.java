@@ -91,6 +91,7 @@ final class RuleCandidates {
         return Optional.ofNullable(rig.find(first()));
     }
 
+    /** A figure of the finding, 0 if it has none of that name. */
     private double figure(String name) {
         return finding.figures().stream()
                 .filter(f -> f.name().equals(name))
@@ -99,10 +100,12 @@ final class RuleCandidates {
                 .orElse(0);
     }
 
+    /** By how many dB the sum peaks above the threshold. */
     private double over() {
         return figure("peak") - reading.thresholds().of(Threshold.CLIP_MINOR);
     }
 
+    /** Offers one setting, unless it has that value already. */
     private <T> void set(Element element, Setting<T> setting, T value) {
         Change.Set change = Change.set(rig, element.id(), setting, value);
         if (change != null) {
@@ -271,6 +274,7 @@ final class RuleCandidates {
         to.accept(all);
     }
 
+    /** Sets a choice that follows the default to the device itself. */
     private void named(List<Change> all, Element element, Setting<Choice> setting, Choice device) {
         if (element.get(setting) == Choice.Special.DEFAULT) {
             all.add(Objects.requireNonNull(Change.set(rig, element.id(), setting, device)));

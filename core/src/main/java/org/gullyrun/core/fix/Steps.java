@@ -38,6 +38,7 @@ final class Steps {
         return joined(steps) + (restart.isEmpty() ? "" : ", then restart " + restart);
     }
 
+    /** Several steps as one sentence. */
     private static String joined(List<String> steps) {
         int end = steps.getFirst().indexOf(", ") + 2;
         String place =

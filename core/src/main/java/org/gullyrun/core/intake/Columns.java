@@ -126,6 +126,7 @@ final class Columns {
     /** Typed before a name, it makes a cable with both sides. */
     static final String CABLE = "cable ";
 
+    /** What tells completions of one name apart: a device's direction, else the kind and the program. */
     private static String note(Rig rig, Element element) {
         if (element.kind() == Kind.DEVICE && element.get(Devices.DIRECTION) instanceof Devices.Direction direction) {
             return direction.word();
@@ -239,6 +240,7 @@ final class Columns {
             return row.isUnknown(setting);
         }
 
+        /** Whether this is a question still to ask. */
         private boolean isOpen(Rig rig, Element row) {
             return row.isUnknown(setting) && Questions.matters(rig, row, setting);
         }

@@ -67,6 +67,7 @@ final class NewElements {
         return element;
     }
 
+    /** The setting by which an element of a kind belongs to its program. */
     private static Setting<?> ownerOf(Kind kind) {
         Setting<?> owner = Catalogue.find(kind, kind.ownerKey());
         if (owner == null) {
@@ -117,6 +118,7 @@ final class NewElements {
         return null;
     }
 
+    /** The direction of a device that is made because a cell names it. */
     private static Devices.@Nullable Direction direction(Element element, Setting<?> setting) {
         if (setting.equals(Sources.AT)) {
             return Devices.Direction.RECORDING;

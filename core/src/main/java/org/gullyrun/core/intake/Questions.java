@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.SortedSet;
 import org.gullyrun.core.flow.graph.Choices;
@@ -83,7 +84,30 @@ public final class Questions {
             Map.entry(Devices.PRESENT, new Words("Is {name} plugged in and switched on?", "")),
             Map.entry(Devices.ENABLED, new Words("Is {name} enabled?", "in the system's list of devices")),
             Map.entry(Devices.PERMITTED, new Words("May programs use {name}?", "in the privacy settings")),
-            Map.entry(Productions.CUE_DEVICE, new Words("Which device does {name} play its cue on?", "")));
+            Map.entry(Productions.CUE_DEVICE, new Words("Which device does {name} play its cue on?", "")),
+            Map.entry(
+                    Productions.CAPTURE_LATENCY,
+                    new Words("How long does {name} hold back what it captures?", "in its audio settings")),
+            Map.entry(
+                    Productions.CUE_LATENCY,
+                    new Words("How long does {name} hold back its cue?", "in its audio settings")),
+            Map.entry(
+                    Applications.PASSES_GUESTS,
+                    new Words("Do the people in {name} hear each other through it?", "most services do that")),
+            Map.entry(
+                    Applications.HAS_OUTPUT_CHOICE,
+                    new Words("Does {name} let you choose its output?", "in its own settings")),
+            Map.entry(
+                    Applications.HAS_INPUT_CHOICE,
+                    new Words("Does {name} let you choose its microphone?", "in its own settings")),
+            Map.entry(
+                    Productions.CAPTURES_PROGRAMS,
+                    new Words("Can {name} capture a program by itself?", "when an input is added")),
+            Map.entry(Devices.PROVIDED_BY, new Words("Which program provides {name}?", "")),
+            Map.entry(
+                    Outlets.OTHERWISE,
+                    new Words("What does {name} get while its output is off?", "in the settings of the service")),
+            Map.entry(Sources.HEARD_AT, new Words("Whose headphones does {name} play to?", "")));
 
     private static final Map<String, String> VERBS = Map.of(
             "passes",
@@ -102,6 +126,9 @@ public final class Questions {
             "take",
             "holds",
             "hold");
+
+    private static final List<Setting<Choice>> DEFAULTS =
+            List.of(Machines.PLAYBACK, Machines.RECORDING, Machines.CALL_PLAYBACK, Machines.CALL_RECORDING);
 
     private Questions() {}
 
@@ -125,11 +152,39 @@ public final class Questions {
                 || rig.of(Kind.MACHINE).size() > 1;
     }
 
+    /** The sample rate of the device at an end, or null. */
     private static @Nullable Double rate(Rig rig, @Nullable Object end) {
         String id = end instanceof Choice choice ? choice.id() : String.valueOf(end);
         return end != null
                 ? rig.find(id, Kind.DEVICE).map(d -> d.get(Devices.RATE)).orElse(null)
                 : null;
+    }
+
+    /** Whether a setting of an element has to be asked for: it was never entered, or entered as not yet known. */
+    static boolean isOpen(Element element, String key) {
+        Setting<?> setting = Catalogue.find(element.kind(), key);
+        return setting != null
+                && !setting.isFamily()
+                && (element.isUnknown(setting) || element.raw(setting) == Choice.Special.UNSET);
+    }
+
+    /** Whether a setting decides where sound goes, rather than how loud or how late it arrives. */
+    static boolean leads(Rig rig, Address at) {
+        Setting<?> setting = Catalogue.find(rig.get(at.element()).kind(), at.key());
+        return setting != null && !(setting.type() instanceof ValueType.Number);
+    }
+
+    /** Whether a setting of a computer is one of its defaults. */
+    static boolean isDefault(String key) {
+        return DEFAULTS.stream().anyMatch(d -> d.key().equals(key));
+    }
+
+    /** The question about one setting, whether it would be asked anyway or not. */
+    static Question about(Rig rig, Address at) {
+        Element element = rig.get(at.element());
+        Setting<?> setting = Objects.requireNonNull(Catalogue.find(element.kind(), at.key()), at.toString());
+        Words needed = NEEDED.get(setting);
+        return question(rig, element, setting, needed != null ? needed : ASKED.get(setting));
     }
 
     /** All that is open in a rig, in the order of the call. */
@@ -184,6 +239,14 @@ public final class Questions {
         if (element.kind() == Kind.OUTPUT) {
             tracks(rig, element, into);
         }
+        if (element.kind() == Kind.SOURCE
+                && element.get(Sources.KEEPS_TIME) instanceof String leader
+                && element.raw(Sources.HEARD_AT) == null) {
+            into.add(new Question(
+                    new Address(element.id(), Sources.HEARD_AT.key()),
+                    "On whose headphones does " + element.name() + " hear " + rig.name(leader) + "?",
+                    "the routes there decide how late " + element.name() + " is for everybody else"));
+        }
         if (element.kind() == Kind.OUTLET && element.get(Outlets.SORT) instanceof Outlets.Sort sort) {
             outlet(rig, element, sort, into);
         }
@@ -202,8 +265,7 @@ public final class Questions {
 
     /** A default that something follows decides where all of that goes, so it is asked for first. */
     private static void defaults(Rig rig, Element machine, List<Question> into) {
-        for (Setting<Choice> role :
-                List.of(Machines.PLAYBACK, Machines.RECORDING, Machines.CALL_PLAYBACK, Machines.CALL_RECORDING)) {
+        for (Setting<Choice> role : DEFAULTS) {
             boolean call = role == Machines.CALL_PLAYBACK || role == Machines.CALL_RECORDING;
             boolean playback = role == Machines.PLAYBACK || role == Machines.CALL_PLAYBACK;
             Devices.Direction direction = playback ? Devices.Direction.PLAYBACK : Devices.Direction.RECORDING;
@@ -213,6 +275,15 @@ public final class Questions {
                 into.add(new Question(
                         new Address(machine.id(), role.key()),
                         "Which device is the " + role.label() + " of " + machine.name() + "?",
+                        "in the system's sound settings"));
+            } else if (now instanceof Choice.To(String device)
+                    && !Choices.usable(rig, device)
+                    && Choices.standing(rig, machine.id(), direction, call).is().equals(device)
+                    && DefaultFollowers.any(rig, machine.id(), direction, call)) {
+                into.add(new Question(
+                        new Address(machine.id(), Machines.orderOf(role).key()),
+                        "Which device is the " + role.label() + " of " + machine.name() + " while " + rig.name(device)
+                                + " is off?",
                         "in the system's sound settings"));
             }
         }

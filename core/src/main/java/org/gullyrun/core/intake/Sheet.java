@@ -14,6 +14,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
@@ -60,6 +61,11 @@ public final class Sheet {
             }
         }
         return 0;
+    }
+
+    /** A column for a setting for which the sheet itself has no room. */
+    public static Column columnOf(String head, Setting<?> setting) {
+        return Columns.of(head, setting, head.length());
     }
 
     private static Table table(String title, String noun, Kind kind, String owner, Column... columns) {

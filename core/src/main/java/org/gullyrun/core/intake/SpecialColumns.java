@@ -26,6 +26,7 @@ final class SpecialColumns {
             return setting.key();
         }
 
+        /** The first output of a program, or a new one that isn't in the rig yet. */
         private static Element output(Rig rig, Element row) {
             List<Element> outputs = rig.in(row.id(), Kind.APP_OUTPUT);
             return outputs.isEmpty()
@@ -72,6 +73,7 @@ final class SpecialColumns {
             return "listensAt";
         }
 
+        /** What a listener of this sort listens to: a device, an output or a call. */
         private static Setting<?> setting(Element row) {
             Outlets.Sort sort = row.get(Outlets.SORT);
             return sort == null || sort.isDevice()
@@ -150,6 +152,7 @@ final class SpecialColumns {
             return "scene:" + scene;
         }
 
+        /** The entries by which a scene brings an input directly. */
         private List<Element> entries(Rig rig, Element row) {
             return rig.in(scene, Kind.ENTRY).stream()
                     .filter(e -> row.id().equals(e.get(Productions.BRINGS)))

@@ -40,7 +40,7 @@ final class Typed {
                 unit.equals("Hz") ? plainly((Double) raw / 1000) : plainly((Double) raw);
             case ValueType.Count count -> raw.toString();
             case ValueType.Text text -> (String) raw;
-            case ValueType.Texts texts -> String.join(", ", strings(raw));
+            case ValueType.Texts texts -> ValueType.Texts.joined(strings(raw));
             case ValueType.Ref ref -> rig.name((String) raw);
             case ValueType.Pick pick -> picked(rig, (Choice) raw);
             case ValueType.Word<?> word -> Sentences.words(rig, setting, raw);
@@ -91,7 +91,7 @@ final class Typed {
                 case ValueType.Number number -> number.read(number(typed, number.unit()));
                 case ValueType.Count count -> count.read(number(typed, ""));
                 case ValueType.Text any -> any.read(text.strip());
-                case ValueType.Texts any -> List.of(text.strip().split("\\s*[,;]\\s*"));
+                case ValueType.Texts any -> ValueType.Texts.parted(text);
                 case ValueType.Word<?> word -> word(word, typed);
                 case ValueType.Ref(java.util.Set<Kind> kinds) -> named(rig, element, setting, typed);
                 case ValueType.Pick pick -> pick(rig, element, setting, pick, typed);
@@ -155,6 +155,7 @@ final class Typed {
         return "“" + typed + "”";
     }
 
+    /** What is wrong with a figure, and what to type instead. */
     private static String notANumber(String typed, String unit) {
         String which = unit.equals("Hz") ? "44.1, 48 or 96" : unit.isEmpty() ? "one" : "a number of " + unit;
         return quoted(typed) + " isn't a number" + (unit.isEmpty() ? "" : " of " + (unit.equals("Hz") ? "kHz" : unit))

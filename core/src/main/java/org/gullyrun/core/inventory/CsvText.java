@@ -152,6 +152,7 @@ final class CsvText {
         return out.toString();
     }
 
+    /** Whether a spreadsheet would calculate a cell. */
     private static boolean isFormula(String cell) {
         return !cell.isEmpty()
                 && "=+-@\t\r|%".indexOf(cell.charAt(0)) >= 0
@@ -162,6 +163,7 @@ final class CsvText {
         return isFormula(cell) || cell.startsWith("'") ? "'" + cell : cell;
     }
 
+    /** A cell that spreadsheets show as it is. */
     static String armed(String cell) {
         return cell.startsWith("'") && cell.length() > 1 && (isFormula(cell.substring(1)) || cell.charAt(1) == '\'')
                 ? cell.substring(1)

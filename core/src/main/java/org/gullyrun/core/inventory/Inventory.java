@@ -86,13 +86,14 @@ public final class Inventory {
 
     /** The computers, devices, programs and routes of a rig as CSV, to be read again by {@link #read}. */
     public static String write(Rig rig) {
-        List<List<String>> rows = new ArrayList<>(List.of(InventoryColumns.HEADINGS));
+        List<String> headings = InventoryColumns.headings(rig);
+        List<List<String>> rows = new ArrayList<>(List.of(headings));
         for (String what :
                 List.of("computer", "device", "cable", "wire", "coupling", "pass-through", "processor", "program")) {
             Table table = Objects.requireNonNull(InventoryColumns.table(rig, what));
             for (Element element : table.rows(rig)) {
                 List<String> row = new ArrayList<>();
-                for (String heading : InventoryColumns.HEADINGS) {
+                for (String heading : headings) {
                     String means = Objects.requireNonNull(InventoryColumns.meaning(heading));
                     Column column = InventoryColumns.column(table, means);
                     row.add(
@@ -108,8 +109,12 @@ public final class Inventory {
         return CsvText.write(rows);
     }
 
+    /** A cell as it is exported: readable without the program's signs. */
     private static String cell(Column column, Rig rig, Element element) {
         String text = column.text(rig, element);
+        if (column.key().equals(Devices.PROVIDED_BY.key()) && InventoryColumns.providerIsUnlisted(rig, element)) {
+            return "";
+        }
         // An empty cell changes nothing when it is read: what is off has to be said.
         return column.isTick() && text.isEmpty()
                 ? column.hidesUnknown(element) ? "?" : "no"

@@ -1,15 +1,21 @@
 package org.gullyrun.core.inventory;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
 import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.intake.Sheet;
 import org.gullyrun.core.intake.Table;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Capabilities;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
@@ -64,7 +70,30 @@ final class InventoryColumns {
             Map.entry("default playback", "default playback"),
             Map.entry("default recording", "default recording"),
             Map.entry("call playback", "call playback"),
-            Map.entry("call recording", "call recording"));
+            Map.entry("call recording", "call recording"),
+            Map.entry("provided by", "provided by"),
+            Map.entry("output choice", "output choice"),
+            Map.entry("microphone choice", "microphone choice"),
+            Map.entry("guests hear each other", "guests hear each other"),
+            Map.entry("next playback defaults", "next playback defaults"),
+            Map.entry("next recording defaults", "next recording defaults"),
+            Map.entry("next call playback", "next call playback"),
+            Map.entry("next call recording", "next call recording"),
+            Map.entry("restarts", "restarts"),
+            Map.entry("fixed", "fixed"));
+
+    /** What few rigs have, and the sheet has no room for: a column is only written where an element differs from the usual. */
+    static final Map<String, String> RARE = new TreeMap<>(Map.of(
+            "provided by", Devices.PROVIDED_BY.key(),
+            "output choice", Applications.HAS_OUTPUT_CHOICE.key(),
+            "microphone choice", Applications.HAS_INPUT_CHOICE.key(),
+            "guests hear each other", Applications.PASSES_GUESTS.key(),
+            "next playback defaults", Machines.PLAYBACK_ORDER.key(),
+            "next recording defaults", Machines.RECORDING_ORDER.key(),
+            "next call playback", Machines.CALL_PLAYBACK_ORDER.key(),
+            "next call recording", Machines.CALL_RECORDING_ORDER.key(),
+            "restarts", Applications.RESTARTS.key(),
+            "fixed", Common.fixed(Kind.DEVICE).key()));
 
     /** The settings that a heading enters where it isn't called so in the rig; the first that a table has. */
     private static final Map<String, List<String>> KEYS = Map.ofEntries(
@@ -114,6 +143,38 @@ final class InventoryColumns {
 
     private InventoryColumns() {}
 
+    /** The headings that a rig needs: the usual ones, and those of the rare that an element differs in. */
+    static List<String> headings(Rig rig) {
+        List<String> all = new ArrayList<>(HEADINGS);
+        RARE.forEach((heading, key) -> {
+            if (rig.elements().stream().anyMatch(e -> isListed(e.kind()) && differs(rig, e, key))) {
+                all.add(heading);
+            }
+        });
+        return all;
+    }
+
+    /** Whether an element has a setting entered otherwise than is usual. */
+    private static boolean differs(Rig rig, Element element, String key) {
+        Setting<?> setting = Catalogue.find(element.kind(), key);
+        return setting != null
+                && !Objects.equals(element.raw(setting), setting.usual())
+                && !(setting.equals(Devices.PROVIDED_BY) && providerIsUnlisted(rig, element));
+    }
+
+    /** Whether a device is provided by something that is in no inventory, so that its name would say nothing there. */
+    static boolean providerIsUnlisted(Rig rig, Element device) {
+        return rig.find(device.get(Devices.PROVIDED_BY), Kind.PROCESSOR).isEmpty();
+    }
+
+    /** Whether elements of a kind are in inventories. */
+    private static boolean isListed(Kind kind) {
+        return switch (kind) {
+            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION -> true;
+            case APP_OUTPUT, MIXER, STRIP, BUS, PRODUCTION, INPUT, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> false;
+        };
+    }
+
     /** What a heading means; null if it is unknown. Upper case and what is in brackets behind it don't count. */
     static @Nullable String meaning(String heading) {
         return MEANS.get(
@@ -147,6 +208,10 @@ final class InventoryColumns {
     static @Nullable Column column(Table table, String means) {
         if (means.equals("name")) {
             return null;
+        }
+        if (RARE.containsKey(means)) {
+            Setting<?> rare = Catalogue.find(table.kind(), RARE.get(means));
+            return rare == null ? null : Sheet.columnOf(means, rare);
         }
         boolean ofComputers = means.startsWith("default ") || means.startsWith("call ");
         if (ofComputers != (table.kind() == Kind.MACHINE) && (ofComputers || means.equals("computer"))) {

@@ -116,6 +116,7 @@ final class InventoryReader {
         return headings.stream().anyMatch(h -> h.means.equals(means));
     }
 
+    /** What a row has under a heading of some meaning, empty without such a heading. */
     private String cell(CsvText.Row row, String means) {
         return headings.stream()
                 .filter(h -> h.means.equals(means))
@@ -230,6 +231,7 @@ final class InventoryReader {
                 .orElseThrow();
     }
 
+    /** The element without the ends that an import replaces. */
     private static Element bare(Element element) {
         Element bare = element;
         if (element.kind() == Kind.CABLE) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import org.gullyrun.core.intake.Entering;
 import org.gullyrun.core.intake.Question;
-import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.intake.Refused;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
@@ -19,9 +18,8 @@ public final class QuestionSheet {
     private QuestionSheet() {}
 
     /** As Markdown, in plain words. */
-    public static String markdown(String title, Rig rig) {
+    public static String markdown(String title, List<Question> questions) {
         StringBuilder out = new StringBuilder("# Questions about " + title + "\n\n");
-        List<Question> questions = Questions.of(rig);
         if (questions.isEmpty()) {
             return out.append("There is nothing left to ask.\n").toString();
         }
@@ -38,9 +36,9 @@ public final class QuestionSheet {
     }
 
     /** As CSV, to be filled in and read back by {@link #read}. */
-    public static String csv(Rig rig) {
+    public static String csv(List<Question> questions) {
         List<List<String>> rows = new ArrayList<>(List.of(HEADINGS));
-        for (Question question : Questions.of(rig)) {
+        for (Question question : questions) {
             rows.add(List.of(
                     question.wording(), "", question.why(), question.at().toString()));
         }

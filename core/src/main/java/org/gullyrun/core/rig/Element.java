@@ -160,12 +160,14 @@ public final class Element {
         return new Element(id, kind, with(keys, to, setting.key()), with(values, to, raw), extras);
     }
 
+    /** A copy of a list without what is at a place. */
     private static <T> T[] without(T[] all, int at) {
         T[] rest = Arrays.copyOf(all, all.length - 1);
         System.arraycopy(all, at + 1, rest, at, rest.length - at);
         return rest;
     }
 
+    /** A copy of a list with one more at a place. */
     private static <T> T[] with(T[] all, int at, T one) {
         T[] more = Arrays.copyOf(all, all.length + 1);
         System.arraycopy(all, at, more, at + 1, all.length - at);
@@ -178,6 +180,7 @@ public final class Element {
         return new Element(id, kind, keys, values, Collections.unmodifiableMap(new TreeMap<>(fields)));
     }
 
+    /** Holds callers to settings of this kind of element. */
     private void require(Setting<?> setting) {
         if (setting.kind() != kind || setting.isFamily()) {
             throw new IllegalArgumentException(

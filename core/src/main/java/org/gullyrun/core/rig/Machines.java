@@ -58,6 +58,15 @@ public final class Machines {
             new ValueType.Word<>(SystemChoice.class),
             SystemChoice.REPLACES_DEFAULT);
 
+    /** The order of preference that stands in for one of the four defaults. */
+    public static Setting<List<String>> orderOf(Setting<Choice> role) {
+        return role.equals(PLAYBACK)
+                ? PLAYBACK_ORDER
+                : role.equals(RECORDING)
+                        ? RECORDING_ORDER
+                        : role.equals(CALL_PLAYBACK) ? CALL_PLAYBACK_ORDER : CALL_RECORDING_ORDER;
+    }
+
     static final List<Setting<?>> ALL = List.of(
             PLAYBACK,
             PLAYBACK_ORDER,

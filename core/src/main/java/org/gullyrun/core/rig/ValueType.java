@@ -1,5 +1,6 @@
 package org.gullyrun.core.rig;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -68,6 +69,7 @@ public sealed interface ValueType<T> {
             return unit.equals("dB") && value > 0 ? "+" + plainly(value) + " dB" : plainly(value) + " " + unit;
         }
 
+        /** A number without the “.0” that Java gives to whole ones. */
         static String plainly(double value) {
             return value == Math.rint(value) && Math.abs(value) < 1e15
                     ? Long.toString((long) value)
@@ -119,6 +121,20 @@ public sealed interface ValueType<T> {
 
     /** Several texts. */
     record Texts() implements ValueType<List<String>> {
+        /** Several texts as one that can be typed: parted by commas, or by semicolons where one of them holds a comma. */
+        public static String joined(List<String> texts) {
+            boolean commas = texts.stream().anyMatch(t -> t.contains(","));
+            return commas ? String.join("; ", texts) + (texts.size() == 1 ? ";" : "") : String.join(", ", texts);
+        }
+
+        /** The texts that were typed as one. */
+        public static List<String> parted(String typed) {
+            return Arrays.stream(typed.split(typed.contains(";") ? ";" : ","))
+                    .map(String::strip)
+                    .filter(text -> !text.isEmpty())
+                    .toList();
+        }
+
         @Override
         public List<String> read(Object plain) {
             if (plain instanceof List<?> list
@@ -211,6 +227,7 @@ public sealed interface ValueType<T> {
         }
     }
 
+    /** Tells what was expected and what was found instead. */
     private static <T> T fail(String expected, @Nullable Object plain) {
         String shown = String.valueOf(plain);
         throw new IllegalArgumentException(

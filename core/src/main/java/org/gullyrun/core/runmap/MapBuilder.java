@@ -64,6 +64,7 @@ final class MapBuilder {
         return node;
     }
 
+    /** Remembers where a point is drawn, and its places on both sides. */
     private void put(MapNode node, PointId point) {
         put(node, point, 0, 0);
     }
@@ -129,6 +130,7 @@ final class MapBuilder {
         }
     }
 
+    /** Whether a virtual device is drawn as part of the cable or mixer it belongs to, not by itself. */
     private boolean isOwn(PointId device, Devices.Direction direction) {
         return free(device)
                 && rig.find(device.element(), Kind.DEVICE)
@@ -165,6 +167,7 @@ final class MapBuilder {
         }
     }
 
+    /** Takes a node off the map with all that leads to it. */
     private void drop(MapNode node) {
         if (!node.isGrid()) {
             nodes.remove(node);

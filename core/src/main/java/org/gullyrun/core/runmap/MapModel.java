@@ -29,6 +29,7 @@ public record MapModel(List<MapNode> nodes, List<MapEdge> edges, String signatur
         return model;
     }
 
+    /** What the layout depends on, so that maps of the same shape are laid out once. */
     private static String signature(List<MapNode> nodes, List<MapEdge> edges) {
         return nodes.stream()
                         .map(n -> n.id + "/" + n.layer() + "/" + n.title.length() + "/" + n.rows.size() + "/"

@@ -149,9 +149,11 @@ class FixClaimsTest {
         for (Offered offered : OFFERS) {
             boolean silenced = false;
             for (Fix fix : offered.fixes) {
-                silenced |= fix.cutsAtStart();
+                silenced |= fix.work().cutsAtStart();
                 assertEquals(
-                        silenced, fix.cutsAtStart(), offered.about(fix) + " stands behind one that mutes a program");
+                        silenced,
+                        fix.work().cutsAtStart(),
+                        offered.about(fix) + " stands behind one that mutes a program");
             }
         }
     }

@@ -9,10 +9,13 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.intake.Questions;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Dangling;
@@ -20,7 +23,9 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
@@ -38,6 +43,36 @@ class InventoryTest {
         assertEquals(List.of(), again.mistakes());
         assertEquals(List.of(), again.changes());
         assertEquals(again.rows().size(), again.count(Preview.Fate.LEFT));
+    }
+
+    private <T> Change set(String element, Setting<T> setting, T value) {
+        return Objects.requireNonNull(Change.set(sample, element, setting, value));
+    }
+
+    @Test
+    void whatFewRigsHaveIsWrittenOnlyWhereItIsNeededAndReadAgain() {
+        assertFalse(Inventory.write(sample).contains("provided by"));
+        Rig rare = sample;
+        for (Change change : List.of(
+                set("desk-pc", Machines.PLAYBACK_ORDER, List.of("Heron, play side", "tern")),
+                set("desk-pc", Common.fixed(Kind.MACHINE), List.of("system setting")),
+                set("brookdesk-guests", Devices.PROVIDED_BY, "brookdesk"),
+                set("hushgate-mic", Devices.PROVIDED_BY, "hushgate"),
+                set("farcall", Applications.HAS_INPUT_CHOICE, false),
+                set("farcall", Applications.PASSES_GUESTS, false),
+                set("farcall", Applications.RESTARTS, true))) {
+            rare = Changes.apply(rare, List.of(change));
+        }
+        String list = Inventory.write(rare);
+        assertEquals(List.of(), read(rare, list).mistakes());
+        assertEquals(List.of(), read(rare, list).changes());
+        Preview into = read(sample, list);
+        assertEquals(List.of(), into.mistakes());
+        Rig now = Changes.apply(sample, into.changes());
+        assertEquals(List.of("Heron, play side", "tern"), now.get("desk-pc").get(Machines.PLAYBACK_ORDER));
+        assertEquals("hushgate", now.get("hushgate-mic").get(Devices.PROVIDED_BY));
+        assertEquals(null, now.get("brookdesk-guests").get(Devices.PROVIDED_BY), "mixers are in no inventory");
+        assertFalse(now.get("farcall").is(Applications.PASSES_GUESTS, true));
     }
 
     @Test
@@ -133,7 +168,7 @@ class InventoryTest {
     @Test
     void noMutationOfAListMakesMoreThanMistakes() {
         byte[] list = Inventory.write(sample).getBytes(StandardCharsets.UTF_8);
-        byte[] sheet = QuestionSheet.csv(RandomRigs.of(7)).getBytes(StandardCharsets.UTF_8);
+        byte[] sheet = QuestionSheet.csv(Questions.of(RandomRigs.of(7))).getBytes(StandardCharsets.UTF_8);
         for (long seed = 1; seed <= 400; seed++) {
             Random random = new Random(seed);
             byte[] text = (seed % 2 == 0 ? list : sheet).clone();
@@ -157,8 +192,9 @@ class InventoryTest {
                             device.id(), Devices.RATE, 48_000.0, org.gullyrun.core.rig.Unknown.UNKNOWN)));
         }
         assertEquals(2, Questions.of(open).size());
-        assertTrue(QuestionSheet.markdown("a show", open).contains("1. What sample rate is Larch boom set to?"));
-        String filled = QuestionSheet.csv(open)
+        assertTrue(QuestionSheet.markdown("a show", Questions.of(open))
+                .contains("1. What sample rate is Larch boom set to?"));
+        String filled = QuestionSheet.csv(Questions.of(open))
                 .replaceFirst("Larch boom set to\\?\",\"", "Larch boom set to?\",\"48 kHz")
                 .replaceFirst("Tern headset set to\\?\",\"", "Tern headset set to?\",\"no idea");
         Preview preview = QuestionSheet.read(open, filled.getBytes(StandardCharsets.UTF_8));

@@ -50,6 +50,7 @@ public final class BasinsView extends StackPane {
         store.watch(this::update);
     }
 
+    /** Draws the basins anew when what is heard, the scene or the size of text differs. */
     private void update(State before, State now) {
         if (row.getChildren().isEmpty()
                 || !before.soundsAs(now)

@@ -43,6 +43,7 @@ public final class BriefSide extends SidePane {
         store.watch(this::update);
     }
 
+    /** Draws the side of the brief anew when something on it differs. */
     private void update(State before, State now) {
         fit(now.textScale());
         if (now.step() == Step.BRIEF

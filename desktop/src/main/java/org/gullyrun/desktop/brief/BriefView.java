@@ -78,6 +78,7 @@ public final class BriefView extends VBox {
         store.watch(this::update);
     }
 
+    /** Fills the cells whose verdict or wish differs; builds the grid anew for other sources or listeners. */
     private void update(State before, State now) {
         here = here && now.step() == Step.BRIEF;
         if (now.step() != Step.BRIEF || scroll.getWidth() < 100) {
@@ -119,6 +120,7 @@ public final class BriefView extends VBox {
         }
     }
 
+    /** The place of an element in a list, −1 if it isn't there. */
     private static int index(List<Element> all, String id) {
         for (int i = 0; i < all.size(); i++) {
             if (all.get(i).id().equals(id)) {
@@ -262,6 +264,7 @@ public final class BriefView extends VBox {
         }
     }
 
+    /** Shows which cells the next wish is set in. */
     private void mark() {
         for (int s = 0; s < cells.size(); s++) {
             for (int o = 0; o < cells.get(s).size(); o++) {
@@ -271,6 +274,7 @@ public final class BriefView extends VBox {
         }
     }
 
+    /** Whether a cell lies in the marked block, or in the marked columns of one class. */
     private boolean isMarked(int s, int o) {
         if (ofClass) {
             return o >= Math.min(column, fromColumn)
@@ -326,6 +330,7 @@ public final class BriefView extends VBox {
         return true;
     }
 
+    /** Moves the cursor, and keeps the other corner of the marked block where it was if more is to be marked. */
     private void move(int down, int right, boolean more) {
         int r = Math.clamp(row + down, 0, sources.size() - 1);
         int c = Math.clamp(column + right, 0, outlets.size() - 1);

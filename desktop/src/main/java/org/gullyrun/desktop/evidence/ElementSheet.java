@@ -35,7 +35,7 @@ final class ElementSheet {
         all.add(Nodes.label(element.name(), "water-title"));
         Element program = rig.program(element);
         all.add(Nodes.label(element.kind().noun() + (program == element ? "" : " of " + program.name()), "soft"));
-        ReachLine reach = new ReachLine(state.reading(), id);
+        ReachLine reach = new ReachLine(store, id);
         all.add(reach.line());
         all.add(Nodes.rule());
         VBox settings = new VBox(5);
@@ -48,6 +48,7 @@ final class ElementSheet {
         return all;
     }
 
+    /** One line for each setting; what belongs to lists of members has one for each member. */
     private void settings(Rig rig, Element element, VBox into, ReachLine reach) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             List<Setting<?>> members = setting.isFamily() ? members(rig, element, setting) : List.of(setting);

@@ -25,6 +25,7 @@ public final class EvidenceView extends SidePane {
         store.watch(this::update);
     }
 
+    /** Draws the evidence anew when what is selected, or what is known of it, differs. */
     private void update(State before, State now) {
         boolean first = box.getChildren().isEmpty();
         boolean same = before.shown() == now.shown()

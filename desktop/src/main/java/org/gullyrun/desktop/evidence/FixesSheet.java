@@ -71,6 +71,7 @@ final class FixesSheet {
         Nodes.exchange(others.getChildren(), beneath);
     }
 
+    /** One fix: what to do, what it costs, and a click that applies it. */
     private Node fix(Fix fix, int place) {
         var what = Nodes.label(fix.sentence(), place == 0 ? "strong" : "plain");
         var price = Nodes.label(fix.price(), "small", fix.isClean() ? "good-text" : "warn-text");

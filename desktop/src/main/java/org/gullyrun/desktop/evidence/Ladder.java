@@ -128,6 +128,7 @@ final class Ladder extends VBox {
         return head;
     }
 
+    /** Whether a loop is shown, whose end is its beginning. */
     private boolean isCircle() {
         return routes.getFirst().form() == Evidence.Form.CIRCLE;
     }
@@ -146,6 +147,7 @@ final class Ladder extends VBox {
         return 0;
     }
 
+    /** The segments of a route, in order. */
     private List<Integer> segments(int route) {
         return routes.get(route).in(graph);
     }
@@ -181,6 +183,7 @@ final class Ladder extends VBox {
                 .toList();
     }
 
+    /** The level at which sound sets out, in dBFS. */
     private double level(List<Rung> rungs) {
         return rig.find(graph.element(rungs.getFirst().point), Kind.SOURCE)
                 .map(Sources::level)
@@ -216,6 +219,7 @@ final class Ladder extends VBox {
         return false;
     }
 
+    /** Whether a hop is the one that the evidence finds wrong. */
     private boolean culprit(int segment) {
         for (Evidence.Trace route : routes) {
             int hop = WrongSegments.hop(state, route);
@@ -243,6 +247,7 @@ final class Ladder extends VBox {
         return new RungLook.Rail(above, !on, below, dot);
     }
 
+    /** How the line into a rung is drawn: dry where a gate is closed, bad where sound should not pass. */
     private RungLook.Stroke stroke(int segment) {
         if (segment < 0) {
             return RungLook.Stroke.PLAIN;
@@ -253,12 +258,14 @@ final class Ladder extends VBox {
         return wrong.contains(graph.key(segment)) ? RungLook.Stroke.BAD : RungLook.Stroke.PLAIN;
     }
 
+    /** The place of the following rung on a route, −1 at its end. */
     private int next(Rung rung, int w) {
         List<Integer> segments = segments(w);
         int at = rung.by[w] == -1 ? 0 : segments.indexOf(rung.by[w]) + 1;
         return at < segments.size() ? segments.get(at) : -1;
     }
 
+    /** The small line of a rung: program, and what leads there. */
     private String sub(Rung rung) {
         int by = rung.by[first(rung)];
         if (by < 0) {
@@ -283,12 +290,14 @@ final class Ladder extends VBox {
         return null;
     }
 
+    /** A gate as a switch that can be turned. */
     private Node pill(Gate gate) {
         ToggleButton toggle = SettingEditor.gate(store, graph, gate);
         toggle.setId("pill-" + gate.at().element() + "-" + gate.at().key().replace(':', '-'));
         return toggle;
     }
 
+    /** Whether the first fix would change this gate. */
     private boolean culprit(Gate gate) {
         return state.fixes() != null
                 && state.fixes().fixes().stream()
@@ -327,7 +336,7 @@ final class Ladder extends VBox {
                 }
             }
         }
-        ReachLine reach = new ReachLine(state.reading(), graph.element(rung.point));
+        ReachLine reach = new ReachLine(store, graph.element(rung.point));
         for (Address address : addresses) {
             Node row = SettingEditor.row(store, rig, address, true);
             if (row != null) {

@@ -86,6 +86,7 @@ public final class PointWords {
         return words.toString();
     }
 
+    /** Which setting decides where an output plays. */
     private static String chosen(Rig rig, Element output) {
         Element application = rig.owner(output);
         if (application == null) {
@@ -100,6 +101,7 @@ public final class PointWords {
                 : going.effective() == Choice.Special.CALL_DEFAULT ? "the default for calls" : "chosen in the program";
     }
 
+    /** Adds words to a line, parted from those before. */
     private static void add(StringBuilder words, String more) {
         if (!more.isEmpty()) {
             words.append(words.isEmpty() ? "" : ", ").append(more);

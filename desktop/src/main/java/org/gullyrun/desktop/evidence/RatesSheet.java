@@ -77,6 +77,7 @@ final class RatesSheet {
         return all;
     }
 
+    /** One place where two rates or clocks meet, and whether that does harm. */
     private Node place(State state, Rates.Place place) {
         Element by = state.reading().rig().find(place.by());
         String name = by == null ? place.by() : Sentences.noun(state.reading().rig(), by);
@@ -109,6 +110,7 @@ final class RatesSheet {
                 words);
     }
 
+    /** A figure with its name. */
     private static Node figure(String name, String value) {
         HBox line = new HBox(8, Nodes.label(name, "caption"), Nodes.spacer(), Nodes.label(value, "figures"));
         line.setPadding(new Insets(0, 8, 0, 30));

@@ -52,6 +52,7 @@ final class RungRow extends HBox {
         });
     }
 
+    /** A figure at the right end, never cut. */
     private static Label figure() {
         Label label = Nodes.label("", "figures");
         label.setWrapText(false);
@@ -98,6 +99,7 @@ final class RungRow extends HBox {
         }
     }
 
+    /** Draws the rails of all routes beside this rung. */
     private void draw(List<RungLook.Rail> routes, double u) {
         double width = railsWidth(routes.size(), u);
         rails.setMinWidth(width);
@@ -117,6 +119,7 @@ final class RungRow extends HBox {
         }
     }
 
+    /** A piece of a rail; the lower one follows the height of the row. */
     private void piece(RungLook.Stroke stroke, double x, double from, double to, boolean on) {
         if (stroke != RungLook.Stroke.NONE) {
             Line line = Nodes.line(x, from, x, to, "rail", word(stroke));

@@ -104,11 +104,13 @@ final class SettingEditor {
         };
     }
 
+    /** Gives a control an id for tests and a name for screen readers. */
     private void named(Node control) {
         control.setId("set-" + element.id() + "-" + setting.key().replace(':', '-'));
         control.setAccessibleText(rig.name(element.id()) + ", " + Sentences.label(rig, element, setting));
     }
 
+    /** A switch, with “?” where the answer is still to be asked. */
     private ToggleButton flag() {
         boolean on = Boolean.TRUE.equals(element.raw(setting));
         boolean unknown = element.isUnknown(setting);
@@ -138,12 +140,14 @@ final class SettingEditor {
         return box;
     }
 
+    /** A field for numbers and names; Enter applies. */
     private Node text() {
         Object raw = element.raw(setting);
         String before = raw == Unknown.UNKNOWN
                 ? "?"
                 : raw instanceof List<?> list
-                        ? String.join(", ", list.stream().map(String::valueOf).toList())
+                        ? ValueType.Texts.joined(
+                                list.stream().map(String::valueOf).toList())
                         : String.valueOf(raw);
         return field(before, this::enter).columns(13);
     }
@@ -192,6 +196,7 @@ final class SettingEditor {
         return setting.type() instanceof ValueType.Number(String unit, double least, double most) && unit.equals("Hz");
     }
 
+    /** A number as it is shown: no more than four decimals, with a true minus. */
     private static String plainly(double value) {
         String text = value == Math.rint(value)
                 ? Long.toString(Math.round(value))
@@ -199,6 +204,7 @@ final class SettingEditor {
         return text.replace('-', '−');
     }
 
+    /** A menu of what the setting can be, filled when it is opened. */
     private Node menu() {
         MenuButton menu = new MenuButton(Sentences.words(rig, setting, element.raw(setting)));
         menu.getStyleClass().add("plain");

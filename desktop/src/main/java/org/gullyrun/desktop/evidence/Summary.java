@@ -106,6 +106,7 @@ final class Summary {
                         + " listeners are affected.";
     }
 
+    /** A sign and a text that can be clicked. */
     private Node row(Node sign, String text, String id, Runnable action) {
         var label = Nodes.label(text);
         HBox.setHgrow(label, Priority.ALWAYS);

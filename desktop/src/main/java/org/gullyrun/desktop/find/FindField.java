@@ -64,6 +64,7 @@ public final class FindField extends TextField {
         }
     }
 
+    /** Moves the choice among what was found, round the ends. */
     private void move(int by, KeyEvent e) {
         if (!hits.isEmpty()) {
             at = Math.floorMod(at + by, hits.size());
@@ -113,12 +114,14 @@ public final class FindField extends TextField {
         }
     }
 
+    /** Marks the one that Enter takes. */
     private void mark() {
         for (int i = 0; i < list.getChildren().size(); i++) {
             Nodes.mark(list.getChildren().get(i), "selected", i == at);
         }
     }
 
+    /** Shows what was chosen, or runs the action. */
     private void choose(int place) {
         if (place < hits.size()) {
             FindIndex.Hit hit = hits.get(place);

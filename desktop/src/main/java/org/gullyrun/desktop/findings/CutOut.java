@@ -137,10 +137,12 @@ final class CutOut extends Region {
         return points;
     }
 
+    /** The left edge of a stop in pixels. */
     private double x(Stop stop) {
         return left[stop.column];
     }
 
+    /** The right edge of a stop in pixels. */
     private double bank(Stop stop) {
         return banks[stop.column];
     }
@@ -171,6 +173,7 @@ final class CutOut extends Region {
         }
     }
 
+    /** The width of all columns if none may be wider than so much. */
     private static double total(double[] wanted, double most) {
         return Arrays.stream(wanted).map(w -> Math.min(w, most)).sum();
     }
@@ -187,6 +190,7 @@ final class CutOut extends Region {
         return Type.sans(10 * u);
     }
 
+    /** The middle of a stop's lane in pixels. */
     private double y(Stop stop) {
         return (TOP + LANE * stop.lane) * u;
     }

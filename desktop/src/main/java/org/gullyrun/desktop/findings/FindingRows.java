@@ -118,6 +118,7 @@ final class FindingRows {
         return SceneNames.over(state, pipWidth(state));
     }
 
+    /** The room that the pips of all scenes take, the same in every row. */
     private double pipWidth(State state) {
         int scenes = state.reading().scenes().size();
         return (scenes > 6 ? 26 : narrow ? 22 : 46) * state.textScale();
@@ -168,12 +169,14 @@ final class FindingRows {
         return row.findings().stream().anyMatch(f -> Symptoms.fits(complaint, f));
     }
 
+    /** A heading that takes as many lines as it needs. */
     private static Node titleThatFits(String text) {
         VBox words = new VBox(Nodes.label(text), Nodes.label("as reported", "caption"));
         HBox.setHgrow(words, Priority.ALWAYS);
         return words;
     }
 
+    /** A heading that gives way to what stands beside it. */
     private static Node title(String text) {
         var title = Nodes.label(text);
         title.setMaxWidth(Double.MAX_VALUE);

@@ -55,6 +55,7 @@ public final class FindingsView extends ScrollPane {
         widthProperty().addListener(x -> update(store.state(), store.state()));
     }
 
+    /** Draws the rows anew when findings, root causes, filter or width differ; while out of sight nothing. */
     private void update(State before, State now) {
         if (now.step() != Step.FINDINGS) {
             return; // it is not seen: nothing is drawn until it is
@@ -234,6 +235,7 @@ public final class FindingsView extends ScrollPane {
         return here;
     }
 
+    /** Those above a note, or the notes. */
     private static List<Finding> worse(List<Finding> findings, boolean aboveNote) {
         return findings.stream()
                 .filter(f -> aboveNote == (f.severity() != Severity.NOTE))
@@ -250,6 +252,7 @@ public final class FindingsView extends ScrollPane {
         }
     }
 
+    /** Adds one row for findings that tell the same trouble at several listeners. */
     private void add(State state, List<Finding> findings, List<Node> all) {
         Finding shown = state.shown().finding();
         for (JoinedFindings row : JoinedFindings.of(state.reading().rig(), findings)) {

@@ -74,6 +74,7 @@ final class SceneNames {
         return pane;
     }
 
+    /** The name of a scene on one line. */
     private static Label label(SceneReading scene) {
         Label label = Nodes.label(scene.name(), "caption");
         Tooltips.say(label, scene.name());

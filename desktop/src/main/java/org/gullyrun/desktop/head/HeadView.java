@@ -133,6 +133,7 @@ public final class HeadView extends HBox {
         }
     }
 
+    /** The program's mark: water between two banks. */
     private static Group mark() {
         SVGPath banks = new SVGPath();
         banks.setContent("M1,2 C3,2 4,4 5,8 L8,17 L11,8 C12,4 13,2 15,2");
@@ -143,6 +144,7 @@ public final class HeadView extends HBox {
         return new Group(banks, water);
     }
 
+    /** Gives a button of the head its sign and its action. */
     private void button(Button button, String id, String shape, Runnable action) {
         SVGPath path = new SVGPath();
         path.setContent(shape);
@@ -320,11 +322,13 @@ public final class HeadView extends HBox {
         }
     }
 
+    /** Shows or hides a part, and gives its room back. */
     private static void show(Node node, boolean is) {
         node.setVisible(is);
         node.setManaged(is);
     }
 
+    /** Adds a scene, as a tab and to the menu that takes over where the tabs don't fit. */
     private void tab(String name, int scene) {
         Button tab = new Button(name);
         tab.getStyleClass().setAll("scene-tab");

@@ -113,6 +113,7 @@ final class CellEditor {
         mark();
     }
 
+    /** Moves the choice among the completions. */
     void choose(int by) {
         chosen = Math.floorMod(chosen + by, options.size());
         picked = true;
@@ -144,6 +145,7 @@ final class CellEditor {
         }
     }
 
+    /** Marks the completion that Enter takes. */
     private void mark() {
         for (int i = 0; i < list.getChildren().size(); i++) {
             Nodes.mark(list.getChildren().get(i), "chosen", i == chosen);

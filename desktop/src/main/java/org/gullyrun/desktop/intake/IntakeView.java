@@ -157,6 +157,7 @@ public final class IntakeView extends StackPane {
         store.select(new Selection.OfElement(element));
     }
 
+    /** Draws the sheet anew for another rig, size of text or width; else moves the cursor only. */
     private void update(State before, State now) {
         here = here && now.step() == Step.INTAKE;
         if (now.step() != Step.INTAKE || scroll.getWidth() < 100) {
@@ -215,6 +216,7 @@ public final class IntakeView extends StackPane {
         }
     }
 
+    /** Shows the tables of a rig, keeping the grids that stay. */
     private void show(List<Table> now, Rig rig) {
         for (int t = 0; t < now.size(); t++) {
             grids.get(t).show(now.get(t), rig);

@@ -27,6 +27,7 @@ final class Miniature extends Pane {
         setMouseTransparent(true);
     }
 
+    /** The column of a stage, from sources on the left to listeners on the right. */
     private static int column(PointKind kind) {
         return switch (kind) {
             case SOURCE -> 0;

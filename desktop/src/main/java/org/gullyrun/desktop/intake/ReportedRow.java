@@ -70,6 +70,7 @@ final class ReportedRow {
         return id.isEmpty() ? none : rig.name(id);
     }
 
+    /** A menu of elements by name, with the id where two share one. */
     private static Map<String, Runnable> elements(Rig rig, Kind kind, String none, Consumer<String> chosen) {
         Map<String, Runnable> entries = new LinkedHashMap<>();
         entries.put(none, () -> chosen.accept(""));

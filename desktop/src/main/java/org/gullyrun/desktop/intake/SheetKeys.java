@@ -38,6 +38,7 @@ final class SheetKeys {
         field.addEventFilter(KeyEvent.KEY_TYPED, keys::typed);
     }
 
+    /** Lets “x” and the space bar set a tick instead of being typed. */
     private void typed(KeyEvent e) {
         if (e.getCharacter().equals(" ") && spaced) {
             e.consume(); // it has set its tick already

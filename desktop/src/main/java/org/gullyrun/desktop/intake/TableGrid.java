@@ -85,6 +85,7 @@ final class TableGrid extends VBox {
         }
     }
 
+    /** The place of a row, −1 if the table doesn't have it. */
     int placeOf(String row) {
         for (int i = 0; i < order.size(); i++) {
             if (order.get(i).row.equals(row)) {
@@ -98,6 +99,7 @@ final class TableGrid extends VBox {
         return widths.get(column);
     }
 
+    /** Whether rows say at their end where they lead. */
     boolean leads() {
         return switch (table.kind()) {
             case MACHINE, SCENE, GROUP, MIXER, PRODUCTION -> false;
@@ -134,6 +136,7 @@ final class TableGrid extends VBox {
         return list;
     }
 
+    /** A cell as wide as its column. */
     private Label sized(Label label, int column) {
         label.setWrapText(false);
         double width = widths.get(column);
@@ -183,6 +186,7 @@ final class TableGrid extends VBox {
         }
     }
 
+    /** Sets the text of a cell, and marks an answer that is still missing. */
     private static void put(Label cell, String text) {
         if (!cell.getText().equals(text)) {
             cell.setText(text);

@@ -38,6 +38,7 @@ public final class Caret {
         });
     }
 
+    /** Whether a field keeps its caret, because it or what belongs to it has the focus. */
     private static boolean isKept(TextInputControl field) {
         Node owner = field.getScene() == null ? null : field.getScene().getFocusOwner();
         return owner == field || Nodes.isInDialog(owner) && !Nodes.isInDialog(field);

@@ -21,6 +21,7 @@ public final class CutTexts {
         });
     }
 
+    /** Gives a label that is cut off its whole text as a tooltip, and takes it back when it fits. */
     private static void labeled(Node node) {
         if (!(node instanceof Labeled label)) {
             return;

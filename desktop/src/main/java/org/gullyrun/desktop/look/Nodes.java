@@ -135,6 +135,7 @@ public final class Nodes {
         return known.getClass() == Region.class;
     }
 
+    /** Takes over the children of another pane; always true, so that it can end a comparison. */
     private static boolean exchanged(Pane known, Pane other) {
         exchange(known.getChildren(), List.copyOf(other.getChildren()));
         return true;
@@ -163,6 +164,7 @@ public final class Nodes {
                 .collect(Collectors.toSet());
     }
 
+    /** Whether a node answers clicks or keys itself, so that it can't take another's place. */
     private static boolean isClicked(Node node) {
         return node.getOnMouseClicked() != null || node.getOnKeyPressed() != null;
     }
@@ -183,6 +185,7 @@ public final class Nodes {
         return found;
     }
 
+    /** Collects what the focus can rest on, in the order of the window. */
     private static void collect(Node node, List<Node> found) {
         if (!node.isVisible() || node.isDisabled()) {
             return;

@@ -29,10 +29,12 @@ public final class SideOrBeneath extends Pane {
         this.least = least;
     }
 
+    /** Whether the first part keeps enough room with the second beside it. */
     private boolean isBeside(double width) {
         return width - second.prefWidth(-1) - GAP >= least;
     }
 
+    /** The width without insets. */
     private double inner(double width) {
         return Math.max(0, width - snappedLeftInset() - snappedRightInset());
     }

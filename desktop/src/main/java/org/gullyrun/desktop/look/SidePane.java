@@ -73,6 +73,7 @@ public class SidePane extends ScrollPane {
         }
     }
 
+    /** Whether a node belongs to the pane's content. */
     private boolean isWithin(Node node) {
         for (Node at = node; at != null; at = at.getParent()) {
             if (at == box) {

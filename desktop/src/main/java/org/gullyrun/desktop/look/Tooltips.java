@@ -38,6 +38,7 @@ public final class Tooltips {
         }
     }
 
+    /** Installs the tooltip of a node when it is first needed: each costs a window of its own. */
     private static void show(Node node) {
         String text = (String) node.getProperties().get(SAID);
         if (text == null || text.isEmpty()) {

@@ -65,6 +65,7 @@ public final class ValueField extends TextField {
         }
     }
 
+    /** Enters what was typed, and says what is wrong with it. */
     private void take() {
         say(getText().strip().equals(shown) ? "" : enter.apply(getText().strip()));
     }

@@ -11,14 +11,17 @@ public record Alerts(String failure, boolean noJournal, boolean causesOld) {
     /** All is well. */
     static final Alerts NONE = new Alerts("", false, false);
 
+    /** The same, with why the audit failed; empty if it didn't. */
     Alerts failed(String why) {
         return new Alerts(why, noJournal, causesOld);
     }
 
+    /** The same, with whether unsaved changes can't be kept safe at present. */
     Alerts journal(boolean lacking) {
         return new Alerts(failure, lacking, causesOld);
     }
 
+    /** The same, with whether the root causes shown are of the rig before. */
     Alerts causes(boolean old) {
         return causesOld == old ? this : new Alerts(failure, noJournal, old);
     }

@@ -126,13 +126,17 @@ final class Analysis implements AutoCloseable {
         return RuleCatalogue.on(what.terms(), what.showHours());
     }
 
+    private static Answer answer(Case what, Reading reading) {
+        return Answer.of(reading, what.terms().complaint());
+    }
+
     /** Reads the first survey of a case, here and now. */
     static First first(Case what) {
         Audit audit = audit(what).quick();
         try {
-            return new First(Answer.of(audit.read(what.surveys().getFirst().rig(), what.brief())), "");
+            return new First(answer(what, audit.read(what.surveys().getFirst().rig(), what.brief())), "");
         } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
-            return new First(Answer.of(audit.read(Rig.EMPTY, what.brief())), reason("audit", e));
+            return new First(answer(what, audit.read(Rig.EMPTY, what.brief())), reason("audit", e));
         }
     }
 
@@ -202,7 +206,7 @@ final class Analysis implements AutoCloseable {
         Audit audit = audit(what);
         CompletableFuture<@Nullable Answer> answer = CompletableFuture.supplyAsync(
                 () -> turn == newest.get()
-                        ? Answer.of(audit.quick().read(rig, what.brief(), shown.reading()))
+                        ? answer(what, audit.quick().read(rig, what.brief(), shown.reading()))
                                 .prepared(shown)
                         : null,
                 reader);
@@ -229,6 +233,7 @@ final class Analysis implements AutoCloseable {
         return null;
     }
 
+    /** An answer that is there within a moment, else null. */
     private static @Nullable Answer soon(CompletableFuture<@Nullable Answer> answer) {
         try {
             return answer.get(SOON, TimeUnit.MILLISECONDS);

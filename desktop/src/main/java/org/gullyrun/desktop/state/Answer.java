@@ -4,8 +4,9 @@ import java.util.List;
 import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.intake.Question;
-import org.gullyrun.core.intake.Questions;
+import org.gullyrun.core.intake.QuestionOrder;
 
 /**
  * What is computed of a rig for all views, in one piece and away from the interface thread.
@@ -23,8 +24,9 @@ public record Answer(
         rates = List.copyOf(rates);
     }
 
-    static Answer of(Reading reading) {
-        List<Question> questions = Questions.of(reading.rig());
+    /** What the window shows of a reading and of what the creator reports, all of it worked out off the interface thread. */
+    static Answer of(Reading reading, Complaint reported) {
+        List<Question> questions = QuestionOrder.of(reading, reported);
         return new Answer(
                 reading,
                 questions,

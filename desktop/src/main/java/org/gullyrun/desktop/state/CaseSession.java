@@ -64,6 +64,7 @@ final class CaseSession implements AutoCloseable {
         return opening;
     }
 
+    /** Tells of trouble on the interface thread. */
     private void later(String trouble) {
         interfaceThread.accept(() -> listener.tell(new Message(trouble, true)));
     }
@@ -111,6 +112,7 @@ final class CaseSession implements AutoCloseable {
 
     // Files.
 
+    /** Works on files one after the other, off the interface thread. */
     private void inTheFiler(String doing, Runnable work) {
         filer.execute(analysis.reporting(doing, work));
     }

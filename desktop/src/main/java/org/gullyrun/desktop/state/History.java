@@ -17,6 +17,7 @@ final class History {
     private int at;
     private Object saved = START;
 
+    /** Remembers an edit, and forgets what was undone before it. */
     void did(Edit edit, String name, String survey) {
         entries.subList(at, entries.size()).clear();
         entries.add(new Entry(edit, name, survey));
@@ -58,6 +59,7 @@ final class History {
         return at == entries.size() ? "" : entries.get(at).name();
     }
 
+    /** Forgets everything: what is shown now can't be undone to another case. */
     void clear() {
         entries.clear();
         at = 0;

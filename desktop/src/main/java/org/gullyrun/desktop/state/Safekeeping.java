@@ -91,6 +91,7 @@ final class Safekeeping {
         }
     }
 
+    /** Hands an edit to the journal before it is shown. */
     void made(Case before, Edit edit, String name) {
         since.add(new Journal.Entry(edit, name));
         if (journal != null) {
@@ -117,6 +118,7 @@ final class Safekeeping {
         return at.equals(file) && Files.exists(at) && !isOwn(FileStamp.of(at));
     }
 
+    /** Whether a file on the drive is as this program wrote it. */
     private boolean isOwn(String found) {
         return found.equals(stamp) || found.equals(writing);
     }
@@ -197,6 +199,7 @@ final class Safekeeping {
         }
     }
 
+    /** Ends the journal, and deletes its file unless it is to be kept. */
     void close(boolean keep) {
         if (journal != null) {
             journal.close(keep);

@@ -93,6 +93,7 @@ public record Shown(
         return there.isEmpty() ? NOTHING : new Shown(at, List.of(), there, segments, null, null, false);
     }
 
+    /** Whether what an id names is an element or lives in it. */
     private static boolean belongs(Reading reading, String id, String element) {
         Element found = reading.rig().find(id);
         return id.equals(element)
@@ -186,6 +187,7 @@ public record Shown(
                 shown.bad || routes.isEmpty() && finding != null);
     }
 
+    /** The place of an element in a list, −1 if it isn't there. */
     private static int place(List<Element> list, String id) {
         for (int i = 0; i < list.size(); i++) {
             if (list.get(i).id().equals(id)) {

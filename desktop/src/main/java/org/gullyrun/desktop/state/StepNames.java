@@ -16,6 +16,7 @@ final class StepNames {
         return changes.size() == 1 ? first : first + " (" + changes.size() + " changes)";
     }
 
+    /** One change in words; an element that is added is named as it will stand in the rig. */
     private static String of(Rig rig, Change change) {
         try {
             return Sentences.say(change instanceof Change.Add ? Changes.apply(rig, List.of(change)) : rig, change);

@@ -37,6 +37,7 @@ public final class StepBar extends VBox {
         store.watch(this::update);
     }
 
+    /** Shows how far each step is, and which one is open. */
     private void update(State before, State now) {
         if (steps.isEmpty() || before.textScale() != now.textScale()) {
             build(now.textScale());

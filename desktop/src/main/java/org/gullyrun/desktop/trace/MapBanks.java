@@ -77,6 +77,7 @@ final class MapBanks {
                 selection(node));
     }
 
+    /** What a click on a node selects. */
     private static Selection selection(MapNode node) {
         if (FoldedMap.isMore(node)) {
             return Selection.NOTHING; // opens what is folded

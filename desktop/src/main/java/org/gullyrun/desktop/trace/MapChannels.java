@@ -59,6 +59,7 @@ final class MapChannels {
                 edge.keys());
     }
 
+    /** The width of a channel in pixels: 1 at −60 dBFS, 3.8 from −12 on. */
     private static double thickness(double level, double u) {
         double above = Math.clamp((level + 60) / 48, 0, 1);
         return (1 + 2.8 * above) * u;
@@ -101,6 +102,7 @@ final class MapChannels {
         }
     }
 
+    /** A curve that leaves and arrives horizontally. */
     private static void curve(Path path, double x1, double y1, double x2, double y2) {
         double bend = (x2 - x1) * 0.5;
         path.getElements().add(new CubicCurveTo(x1 + bend, y1, x2 - bend, y2, x2, y2));

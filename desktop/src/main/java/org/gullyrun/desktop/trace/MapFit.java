@@ -40,6 +40,7 @@ record MapFit(double width, double height, double textScale) {
         return isLarge(whole(trial(model, layout, MapMetrics.LONGEST[0])));
     }
 
+    /** Tries one size of names. */
     private MapGeometry trial(MapModel model, MapLayout layout, double longest) {
         return new MapGeometry(model, layout, new MapMetrics(textScale, longest), width, height);
     }

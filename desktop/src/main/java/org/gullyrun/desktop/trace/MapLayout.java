@@ -131,6 +131,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         return new MapLayout(y, passing, height, metrics.unit());
     }
 
+    /** The place of a node's layer among those that hold something. */
     private static int place(List<List<MapNode>> layers, MapNode node) {
         for (int i = 0; i < layers.size(); i++) {
             if (layers.get(i).getFirst().layer() == node.layer()) {
@@ -140,6 +141,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         throw new IllegalStateException("a node in no layer: " + node.id());
     }
 
+    /** A port at a fixed place, so that channels meet rows and columns exactly. */
     private static ElkPort port(ElkNode node, PortSide side, double x, double y) {
         ElkPort port = ElkGraphUtil.createPort(node);
         port.setProperty(LayeredOptions.PORT_SIDE, side);

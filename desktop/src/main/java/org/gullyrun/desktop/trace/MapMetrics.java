@@ -49,6 +49,7 @@ record MapMetrics(double unit, double longest) {
         return Type.sans(10.5 * unit);
     }
 
+    /** The height of a node in pixels: a grid has a head and a line for each row and column. */
     double height(MapNode node) {
         return unit
                 * (node.isGrid()

@@ -94,6 +94,7 @@ final class MapSheet {
         });
     }
 
+    /** Takes everything that was drawn of an item off the sheet. */
     private static void remove(Item item) {
         for (Node node : item.nodes) {
             if (node.getParent() instanceof Group group) {
@@ -123,6 +124,7 @@ final class MapSheet {
         return Objects.requireNonNull(groups.get(layer));
     }
 
+    /** Adds a node to a layer, and to the item being drawn. */
     private void add(Layer layer, Node node) {
         group(layer).getChildren().add(node);
         item.nodes.add(node);

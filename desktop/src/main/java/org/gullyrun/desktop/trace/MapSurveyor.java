@@ -21,6 +21,7 @@ final class MapSurveyor {
 
     /** A part of a whole map, folded to what is lit. */
     record Folded(MapModel whole, Shown shown, MapModel model, MapLayout layout) {
+        /** Whether this is the map of a model, lit in the same way. */
         boolean isOf(MapModel other, Shown lit) {
             return whole == other
                     && shown.points().equals(lit.points())
@@ -90,10 +91,12 @@ final class MapSurveyor {
         survey(state);
     }
 
+    /** What a layout depends on: the shape of the map and the size of text. */
     private static String shape(MapModel model, State state) {
         return model.signature() + state.textScale();
     }
 
+    /** Lays a map out: a second for the largest, so never on the interface thread. */
     private static MapLayout layOut(MapModel model, State state) {
         return MapLayout.of(model, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
     }

@@ -135,6 +135,7 @@ public final class MapView extends Region {
                 && (store.state().step() != Step.TRACE || !folding && !MapSurveyor.differ(survey.of(), store.state()));
     }
 
+    /** Draws the map anew for another rig; else changes only what is lit or open. */
     private void update(State before, State now) {
         boolean first = surveyor.last() == null;
         if (!first && now.step() != Step.TRACE) {
@@ -158,6 +159,7 @@ public final class MapView extends Region {
         }
     }
 
+    /** Puts the map back into the window when its step is opened. */
     private void putBack() {
         if (holder.getChildren().isEmpty() && drawing != null) {
             holder.getChildren().setAll(drawing.world());

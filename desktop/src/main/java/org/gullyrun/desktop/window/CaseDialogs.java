@@ -53,6 +53,7 @@ final class CaseDialogs {
         overlay.choose("New case", choices);
     }
 
+    /** Opens a new case at Intake. */
     private void start(Case what) {
         store.replace(what, Step.INTAKE);
     }
@@ -132,6 +133,7 @@ final class CaseDialogs {
                 false));
     }
 
+    /** Hours without needless decimals. */
     private static String trimmed(double hours) {
         return hours == Math.rint(hours) ? Long.toString(Math.round(hours)) : Double.toString(hours);
     }

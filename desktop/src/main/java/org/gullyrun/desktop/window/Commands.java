@@ -47,6 +47,7 @@ final class Commands {
         this.store = store;
     }
 
+    /** An entry of the list of keys for what isn't a command. */
     private static Action told(String group, String name, String keys) {
         return new Action("", group, name, List.of(), keys, () -> {});
     }
@@ -186,15 +187,18 @@ final class Commands {
         store.look(!store.state().night(), store.state().textScale());
     }
 
+    /** Makes text larger or smaller. */
     private void text(double by) {
         store.look(store.state().night(), store.state().textScale() + by);
     }
 
+    /** Puts the message away and selects nothing. */
     private void escape() {
         store.dismiss();
         store.select(Selection.NOTHING);
     }
 
+    /** Shows the next scene, or the previous one; all of them count as one more. */
     private void scene(int by) {
         int count = store.state().reading().scenes().size() + 1;
         store.chooseScene(Math.floorMod(store.state().scene() + 1 + by, count) - 1);

@@ -111,6 +111,7 @@ final class FileCommands {
                 });
     }
 
+    /** Puts a file at the head of those opened recently. */
     private void recall(Path file) {
         remembered.opened(file);
         remembered.save();
@@ -177,6 +178,7 @@ final class FileCommands {
                 answers);
     }
 
+    /** A time of the file as a person says it. */
     private static String when(String at) {
         try {
             return LocalDateTime.ofInstant(Instant.parse(at), ZoneId.systemDefault())

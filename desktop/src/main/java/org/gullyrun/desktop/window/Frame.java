@@ -89,6 +89,7 @@ final class Frame extends BorderPane {
         store.watch(this::update);
     }
 
+    /** The commands that an empty sheet offers, in their order. */
     private static List<IntakeSide.Offer> offers(List<Action> commands) {
         List<IntakeSide.Offer> offers = new ArrayList<>();
         for (String id : OFFERED) {
@@ -113,6 +114,7 @@ final class Frame extends BorderPane {
         show(store.state().step());
     }
 
+    /** Shows the view of the step, and what there is to tell. */
     private void update(State before, State now) {
         show(now.step());
         String told = now.alerts().told();
@@ -165,6 +167,7 @@ final class Frame extends BorderPane {
         }
     }
 
+    /** Whether a node lies in a part of the window. */
     private static boolean isIn(@Nullable Node node, Parent part) {
         for (Node at = node; at != null; at = at.getParent()) {
             if (at == part) {

@@ -128,6 +128,7 @@ final class Keyboard {
         }
     }
 
+    /** Whether the sheet of Intake uses a key itself. */
     private static boolean isOfCells(KeyEvent e) {
         return switch (e.getCode()) {
             case ENTER, DELETE, A, C, V, X -> true;

@@ -14,7 +14,6 @@ import javafx.scene.input.ClipboardContent;
 import org.gullyrun.core.casefile.AtomicFile;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.intake.Question;
-import org.gullyrun.core.intake.Questions;
 import org.gullyrun.core.inventory.Inventory;
 import org.gullyrun.core.inventory.Preview;
 import org.gullyrun.core.inventory.QuestionSheet;
@@ -35,10 +34,12 @@ final class ListFiles {
         this.files = files;
     }
 
+    /** Imports an inventory, once its preview is accepted. */
     void takeInventory() {
         take("inventory", Inventory::read);
     }
 
+    /** Imports a question sheet that was filled in. */
     void takeAnswers() {
         take("question sheet", QuestionSheet::read);
     }
@@ -60,6 +61,7 @@ final class ListFiles {
                 }));
     }
 
+    /** Imports the devices of this computer. */
     void takeDevices() {
         later("devices of this computer", rig -> Inventory.take(rig, ComputerDevices.list()));
     }
@@ -78,23 +80,29 @@ final class ListFiles {
                 }));
     }
 
+    /** Exports the inventory as CSV. */
     void saveInventory() {
         save("inventory", FilePicker.Sort.LIST, () -> Inventory.write(rig()));
     }
 
+    /** Exports the questions as a sheet to fill in. */
     void saveQuestions() {
-        save("questions", FilePicker.Sort.LIST, () -> QuestionSheet.csv(rig()));
+        List<Question> questions = store.state().answer().questions();
+        save("questions", FilePicker.Sort.LIST, () -> QuestionSheet.csv(questions));
     }
 
+    /** Exports the questions as plain text. */
     void saveQuestionText() {
         String title = store.state().what().title();
-        save("questions", FilePicker.Sort.TEXT, () -> QuestionSheet.markdown(title, rig()));
+        List<Question> questions = store.state().answer().questions();
+        save("questions", FilePicker.Sort.TEXT, () -> QuestionSheet.markdown(title, questions));
     }
 
     private Rig rig() {
         return store.state().surveyShown().rig();
     }
 
+    /** Asks for a file and writes a text to it, off the interface thread. */
     private void save(String suggested, FilePicker.Sort sort, Supplier<String> text) {
         files.toSave(sort, suggested).ifPresent(file -> {
             String written = text.get();
@@ -115,8 +123,9 @@ final class ListFiles {
         Platform.runLater(() -> store.tell(message));
     }
 
+    /** Copies the questions to the clipboard, one a line, ready for a chat. */
     void copyQuestions() {
-        List<Question> questions = Questions.of(rig());
+        List<Question> questions = store.state().answer().questions();
         StringBuilder text = new StringBuilder();
         questions.forEach(q -> text.append("– ")
                 .append(q.wording())

@@ -34,6 +34,7 @@ final class MessageBar extends HBox {
         store.watch(this::update);
     }
 
+    /** Shows the latest message until another takes its place. */
     private void update(State before, State now) {
         if (before.message() != now.message() || before == now) {
             tell(now.message());

@@ -14,6 +14,7 @@ final class NativeFilePicker implements FilePicker {
         this.owner = owner;
     }
 
+    /** The system's own dialog for files of a sort. */
     private static FileChooser chooser(Sort sort, String title) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);

@@ -344,6 +344,7 @@ final class Overlay extends StackPane {
         }
     }
 
+    /** Scrolls the sheet by so many screens. */
     private void scroll(double by) {
         ScrollPane pane = pane();
         if (pane != null && pane.getContent() != null) {

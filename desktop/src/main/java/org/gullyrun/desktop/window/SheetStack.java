@@ -36,6 +36,7 @@ final class SheetStack extends StackPane {
         layIn(top);
     }
 
+    /** Lays a sheet on top of the others. */
     private void layIn(Node sheet) {
         if (sheet.getParent() == null) {
             getChildren().add(sheet);

@@ -101,6 +101,7 @@ final class Sheets {
         overlay.sheet("Levels and times", note, List.of(scroll), 1120);
     }
 
+    /** One listener: levels in dBFS and its own voice's delay in ms, too loud or too late marked. */
     private static Node entry(Reading reading, LevelSheet.Entry entry) {
         boolean loud = entry.peak() > reading.thresholds().of(Threshold.CLIP_MINOR);
         boolean late = entry.ownVoiceLate() > reading.thresholds().of(Threshold.SELF_MINOR);
@@ -121,6 +122,7 @@ final class Sheets {
         return line;
     }
 
+    /** Figures that are never cut. */
     private static Label figures(String text) {
         Label label = Nodes.label(text, "figures");
         label.setWrapText(false);
@@ -192,6 +194,7 @@ final class Sheets {
         overlay.choose("What if …", choices);
     }
 
+    /** The device a listener wears, empty if it is none. */
     private static String listensOn(Element outlet) {
         return outlet.get(Outlets.DEVICE) instanceof Choice.To(String device) ? device : "";
     }
@@ -224,6 +227,7 @@ final class Sheets {
         return sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
     }
 
+    /** A heading and the first twelve of a list, if there are any. */
     private static void part(List<Node> content, String heading, List<String> lines, String style) {
         if (!lines.isEmpty()) {
             content.add(Nodes.label(heading + " (" + lines.size() + ")", "section-title"));

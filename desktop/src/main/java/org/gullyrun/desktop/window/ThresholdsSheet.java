@@ -48,6 +48,7 @@ final class ThresholdsSheet {
         return meaning.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + meaning.substring(1);
     }
 
+    /** A label for the usual value of a threshold, empty while it is the usual one. */
     private Label usual(Threshold limit) {
         Label usual = Nodes.label(usually(limit), "small", "soft");
         usual.setWrapText(false);

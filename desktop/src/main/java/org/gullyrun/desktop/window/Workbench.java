@@ -95,6 +95,7 @@ public final class Workbench {
         return scene;
     }
 
+    /** Titles the window, and applies the sheet's colours and the size of text. */
     private void update(State before, State now) {
         speck.stir();
         stage.setTitle(now.what().title() + (now.unsaved() ? " (unsaved)" : "") + " – Gullyrun");
@@ -117,6 +118,7 @@ public final class Workbench {
         }
     }
 
+    /** Closes the window once nothing unsaved is lost by it. */
     private void close() {
         remember();
         stage.close();

@@ -45,7 +45,9 @@ class ListsAndSheetsTest extends SampleWindowTest {
         assertEquals(Inventory.write(rig()), Files.readString(inventory));
         act(robot, "questions as text");
         until(() -> Files.exists(questions));
-        assertEquals(QuestionSheet.markdown(state().what().title(), rig()), Files.readString(questions));
+        assertEquals(
+                QuestionSheet.markdown(state().what().title(), state().answer().questions()),
+                Files.readString(questions));
 
         Mockito.when(picker.toSave(FilePicker.Sort.LIST, "inventory"))
                 .thenReturn(Optional.of(folder.resolve("no").resolve("all.csv")));

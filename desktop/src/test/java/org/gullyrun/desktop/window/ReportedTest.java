@@ -1,6 +1,5 @@
 package org.gullyrun.desktop.window;
 
-import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import javafx.scene.control.Label;
@@ -61,7 +60,7 @@ class ReportedTest extends WindowTest {
             store.select(new org.gullyrun.desktop.state.Selection.OfElement("bus-guests"));
         });
         until(() -> robot.lookup("#reach").tryQuery().isPresent());
-        assertEquals("[Reaches Guests only.]", text(robot, "#reach"));
+        until(() -> text(robot, "#reach").equals("[Reaches Guests only.]"));
         robot.moveTo("#set-bus-guests-muted");
         until(() -> text(robot, "#reach").equals("[muted: reaches Guests only.]"));
         robot.moveTo("#case");

@@ -67,6 +67,7 @@ final class CallVoiceOnly extends MustRule {
                 : null;
     }
 
+    /** The call that a far end listens through. */
     private static Optional<Element> application(AuditContext context, CellReading cell) {
         return cell.outlet().get(Outlets.SORT) == Outlets.Sort.FAR_END
                 ? context.rig().find(cell.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)

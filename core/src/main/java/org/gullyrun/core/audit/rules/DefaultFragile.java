@@ -46,6 +46,7 @@ final class DefaultFragile implements Rule {
             new Role(Machines.CALL_RECORDING, Direction.RECORDING, true));
 
     private record Broken(Element device, List<String> missing, List<String> leaking, boolean live, long steps) {
+        /** How many deliveries are broken, missing or leaking. */
         int count() {
             return missing.size() + leaking.size();
         }
@@ -131,6 +132,7 @@ final class DefaultFragile implements Rule {
         return findings;
     }
 
+    /** What breaks live is worse than any number of others. */
     private static boolean isWorse(Broken a, Broken b) {
         return a.live != b.live ? a.live : a.count() > b.count();
     }
@@ -164,6 +166,7 @@ final class DefaultFragile implements Rule {
         return new Broken(device, List.copyOf(missing), List.copyOf(leaking), live, searched(tried));
     }
 
+    /** How many steps all searches for routes have taken so far. */
     private static long searched(List<SceneReading> scenes) {
         return scenes.stream().mapToLong(s -> s.deliveries().searchSteps()).sum();
     }
@@ -172,6 +175,7 @@ final class DefaultFragile implements Rule {
         return cell.source().name() + " at " + cell.outlet().name();
     }
 
+    /** Whether something forbidden arrives, and not too faintly to count. */
     private static boolean leaks(CellReading cell, double least) {
         return cell.verdict() == Verdict.LEAK && cell.delivery().strength() >= least;
     }

@@ -90,6 +90,7 @@ final class DeviceUse {
         return new DeviceUse(rig).unusable;
     }
 
+    /** Notes where an output or input goes, and by which setting. */
     private void going(Element holder, Choices.Going going, Direction direction) {
         add(holder, going.decidedBy(), going.device(), direction, going.fallback());
     }
@@ -102,15 +103,18 @@ final class DeviceUse {
         add(machine, setting, choice == null ? "" : choice.id(), direction, moved ? now.is() : "");
     }
 
+    /** Notes one choice of all elements of a kind. */
     private void each(Kind kind, Setting<Choice> setting, @Nullable Direction direction) {
         rig.of(kind).forEach(e -> one(e, setting, direction));
     }
 
+    /** Notes one choice of one element. */
     private void one(Element holder, Setting<Choice> setting, @Nullable Direction direction) {
         Choice choice = holder.get(setting);
         add(holder, setting, choice == null ? "" : choice.id(), direction, "");
     }
 
+    /** Notes what names a recording device directly. */
     private void ref(Kind kind, Setting<String> setting) {
         rig.of(kind).forEach(e -> add(e, setting, e.or(setting, ""), Direction.RECORDING, ""));
     }
@@ -178,6 +182,7 @@ final class DeviceUse {
                 : "can't be used";
     }
 
+    /** The programs that use a device, as a list in words. */
     static String users(Rig rig, List<Address> settings) {
         return settings.isEmpty() ? "" : AuditContext.list(names(rig, settings));
     }
@@ -187,6 +192,7 @@ final class DeviceUse {
         return names(rig, settings).size() == 1;
     }
 
+    /** The programs that some settings belong to, each named once. */
     private static List<String> names(Rig rig, List<Address> settings) {
         return settings.stream()
                 .map(a -> rig.program(rig.get(a.element())).name())

@@ -41,6 +41,7 @@ final class EngineDown implements Rule {
         return "Critical.";
     }
 
+    /** Mixers, processors and productions: all that must run for sound to pass. */
     static List<Element> engines(Rig rig) {
         return Stream.of(Kind.MIXER, Kind.PROCESSOR, Kind.PRODUCTION)
                 .flatMap(kind -> rig.of(kind).stream())

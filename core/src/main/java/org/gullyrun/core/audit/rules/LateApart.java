@@ -161,10 +161,12 @@ final class LateApart implements Rule {
         return new Off(place, early, Math.abs(late), severity, than, false);
     }
 
+    /** Whether a delivery counts when times are compared. */
     private static boolean isDue(CellReading cell) {
         return cell.delivery().arrives() && cell.wish() != Wish.NEVER;
     }
 
+    /** Adds a pair that is off to those of the same source and listener. */
     private static void add(Map<String, List<Off>> found, @Nullable Off off) {
         if (off != null) {
             String key = off.cell.source().id() + ">" + off.cell.outlet().id();

@@ -79,6 +79,7 @@ final class Leak extends PairRule {
         };
     }
 
+    /** The severity of something forbidden: the fainter, the less. */
     static Severity byStrength(Thresholds t, Severity full, double strength) {
         return Figures.reaches(strength, t.of(Threshold.LEAK_MINOR))
                 ? full

@@ -169,6 +169,7 @@ final class LevelBalance implements Rule {
         }
     }
 
+    /** The usual level of a source at a listener, in dBFS. */
     private static double level(AuditContext context, int scene, int source, int outlet) {
         return context.scenes().get(scene).cell(source, outlet).usualLevel();
     }

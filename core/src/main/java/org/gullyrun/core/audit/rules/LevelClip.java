@@ -137,6 +137,7 @@ final class LevelClip implements Rule {
             }
         }
 
+        /** The place where the sum may exceed the threshold, or null where it can't: average power plus the crest factor. */
         @Nullable
         Hit hit(AuditContext context, int scene, int point, int outlet) {
             double peak = 10 * Math.log10(power) + context.thresholds().of(Threshold.CREST);

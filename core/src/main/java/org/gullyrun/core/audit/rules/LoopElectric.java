@@ -48,6 +48,7 @@ final class LoopElectric implements Rule {
         return telling.findings();
     }
 
+    /** Critical if it builds up or comes close to it, minor if it dies down at once. */
     private static Severity severity(AuditContext context, Loop loop) {
         if (loop.buildsUp() || loop.strongest().gain() > context.thresholds().of(Threshold.LOOP_CRITICAL) + 1e-9) {
             return Severity.CRITICAL;

@@ -118,6 +118,7 @@ final class NamesTwin implements Rule {
         return choice != null && choice != Choice.Special.UNSET;
     }
 
+    /** Whether an element has no name of its own. */
     private static boolean isBare(Element e) {
         return e.or(Common.name(e.kind()), "").isBlank();
     }
@@ -149,6 +150,7 @@ final class NamesTwin implements Rule {
         return told.made();
     }
 
+    /** The plural of the name of a kind. */
     private static String plural(String noun) {
         return noun.endsWith("y")
                 ? noun.substring(0, noun.length() - 1) + "ies"

@@ -72,6 +72,7 @@ final class RateDrift implements Rule {
         return List.copyOf(byPair.values());
     }
 
+    /** Whether a device is used past the system's mixing, which would re-clock it. */
     private static boolean isExclusive(Rig rig, @Nullable String device) {
         return rig.find(device, Kind.DEVICE)
                 .map(d -> d.or(Devices.PATH, DriverPath.STANDARD).goesAround())

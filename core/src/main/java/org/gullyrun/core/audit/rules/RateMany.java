@@ -43,6 +43,7 @@ final class RateMany extends MustRule {
         return "A note above {rate.many} conversions.";
     }
 
+    /** How often the strongest route changes between known rates. */
     private static long conversions(SceneReading scene, CellReading cell) {
         return cell.delivery().strongest().stream()
                 .filter(scene.graph()::converts)

@@ -112,6 +112,7 @@ final class Say {
         return all.append(all.toString().endsWith(".") ? "" : ".").toString();
     }
 
+    /** Required deliveries as a list, the first four by name. */
     static String musts(AuditContext context, List<MissingPair> pairs) {
         List<String> names = pairs.stream()
                 .map(p -> p.source().name() + " at " + p.outlet().name())

@@ -45,6 +45,7 @@ final class ApplicationSegments {
         }
     }
 
+    /** Where the sound of an application comes together. */
     Point out(Element application) {
         return in.graph.point(PointId.out(application.id()), PointKind.APPLICATION_OUT, Double.NaN);
     }
@@ -56,10 +57,12 @@ final class ApplicationSegments {
                 : out(application);
     }
 
+    /** Where what an application listens to enters it. */
     private Point into(Element application) {
         return in.graph.point(PointId.in(application.id()), PointKind.APPLICATION_IN, Double.NaN);
     }
 
+    /** The applications that play to a device. */
     List<Element> players(String device) {
         return players.getOrDefault(device, List.of());
     }
@@ -169,6 +172,7 @@ final class ApplicationSegments {
         }
     }
 
+    /** Whether an output isn't set to nothing. */
     private boolean playsSomewhere(Element application, Element output) {
         return Choices.output(in.rig, application, output).effective() != Choice.Special.NOTHING;
     }

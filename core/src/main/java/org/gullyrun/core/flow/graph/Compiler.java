@@ -104,6 +104,7 @@ final class Compiler {
         return made;
     }
 
+    /** A sample rate in Hz, NaN where it isn't known. */
     static double rate(Element e, Setting<Double> setting) {
         return e.or(setting, Double.NaN);
     }
@@ -172,6 +173,7 @@ final class Compiler {
         return String.join(" and ", reasons);
     }
 
+    /** Adds the latency of a physical device; a virtual one has none. */
     private static void deviceLatency(Draft draft, Element device) {
         if (!device.is(Devices.VIRTUAL, false)) {
             draft.latency(device, Devices.LATENCY);
@@ -192,6 +194,7 @@ final class Compiler {
         }
     }
 
+    /** The device that a pass-through plays on, the default of its computer resolved. */
     private String passTarget(Element pass) {
         String machine = rig.find(pass.get(Links.PASS_FROM), Kind.DEVICE)
                 .map(d -> d.get(Devices.MACHINE))

@@ -56,6 +56,7 @@ final class GraphBuilder {
             this.ofScene = first.ofScene;
         }
 
+        /** Stores what may differ from scene to scene of a segment. */
         private void put(int segment, Draft d) {
             gain[segment] = d.gain;
             latency[segment] = d.latency;
@@ -152,11 +153,13 @@ final class GraphBuilder {
             return this;
         }
 
+        /** Marks a segment that leads through the air. */
         Draft coupling() {
             coupling = true;
             return this;
         }
 
+        /** Marks a segment that is taken because what was chosen can't be used. */
         Draft fallback() {
             fallback = true;
             return this;
@@ -193,6 +196,7 @@ final class GraphBuilder {
                     : through(known);
         }
 
+        /** Numbers a gate that wasn't there before. */
         private int add(Gate gate) {
             gateIndex.put(gate.at(), gateList.size());
             gateList.add(gate);
@@ -242,6 +246,7 @@ final class GraphBuilder {
         this.again = false;
     }
 
+    /** Builds another scene on the points and gates of the first. */
     private GraphBuilder(GraphBuilder first) {
         this.rig = first.rig;
         this.points = first.points;

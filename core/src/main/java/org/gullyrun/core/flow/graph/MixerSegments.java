@@ -30,6 +30,7 @@ final class MixerSegments {
         }
     }
 
+    /** The mixers with a bus to a device. */
     List<Element> senders(String device) {
         return senders.getOrDefault(device, List.of());
     }
@@ -81,6 +82,7 @@ final class MixerSegments {
         }
     }
 
+    /** Adds what every way into a strip passes: mixer running, strip not muted, strip level. */
     private static Draft enter(Draft draft, Element mixer, Element strip) {
         return draft.on(mixer, Mixers.RUNNING).off(strip, Mixers.STRIP_MUTED).gain(strip, Mixers.STRIP_LEVEL);
     }

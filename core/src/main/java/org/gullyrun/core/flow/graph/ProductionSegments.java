@@ -125,6 +125,7 @@ final class ProductionSegments {
         return tracks;
     }
 
+    /** How many tracks a production has. */
     private static int count(Element production) {
         Integer usual = Productions.TRACKS.usual();
         return production.or(Productions.TRACKS, usual == null ? 1 : usual);

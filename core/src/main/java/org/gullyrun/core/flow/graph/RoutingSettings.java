@@ -48,6 +48,7 @@ public final class RoutingSettings {
 
     private RoutingSettings() {}
 
+    /** Whether a setting can change where sound goes. */
     private static boolean leads(Setting<?> setting) {
         return isGate(setting) || REROUTING.contains(setting) || CHOICES.contains(setting);
     }

@@ -167,6 +167,11 @@ public final class SceneFlow {
         return graph;
     }
 
+    /** The open segments without couplings. */
+    public OpenView electricView() {
+        return electricView;
+    }
+
     /** The open segments, couplings included. */
     public OpenView view() {
         return view;

@@ -253,6 +253,7 @@ public final class BlockedSearch {
         return all;
     }
 
+    /** How many gates of a segment are closed. */
     private int closed(int segment) {
         int closed = 0;
         for (int gate : graph.gateNumbers(segment)) {

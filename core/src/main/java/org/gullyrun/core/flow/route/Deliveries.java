@@ -30,6 +30,7 @@ public final class Deliveries {
     /** How many segments were looked at while routes were searched. */
     private long searched;
 
+    /** Takes over from an earlier graph what the difference leaves as it was; works the rest out when asked. */
     private Deliveries(OpenView view, @Nullable Deliveries before, @Nullable GraphDifference difference) {
         this.view = view;
         this.sources = view.graph.sources();

@@ -262,6 +262,7 @@ public final class OpenView {
         return known;
     }
 
+    /** Keeps what was worked out; another thread may have been first with the same. */
     private void keep(AtomicReferenceArray<boolean[]> list, int at, boolean[] flags) {
         if (kept.addAndGet(flags.length) <= MOST_KEPT) {
             list.set(at, flags);

@@ -14,6 +14,7 @@ final class SearchBudget {
 
     private SearchBudget() {}
 
+    /** How many pairs of source and listener share the budget. */
     private static long pairs(Rig rig) {
         long scenes = Math.max(1, rig.of(Kind.SCENE).size());
         return Math.max(

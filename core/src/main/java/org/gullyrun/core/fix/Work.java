@@ -1,0 +1,71 @@
+package org.gullyrun.core.fix;
+
+import java.util.List;
+import java.util.Set;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
+
+/**
+ * How much there is to do for a list of changes, which can be said without trying them.
+ *
+ * @param cutsAtStart whether a program is silenced altogether: everything else that fixes the trouble comes before
+ * @param effort how much is built anew rather than put right: 3 for what is added or removed, 2 for a choice that is moved
+ *     from one thing to another and for an input put into every scene, 1 for something wired where it was not or brought
+ *     into one scene; nothing for what is unmuted, turned up or completed
+ * @param depth how deep it reaches: a program's own setting 0, a default 1, a system setting 2
+ */
+record Work(boolean cutsAtStart, int effort, int depth) {
+    /** What leads sound somewhere by design, other than what is switched off for a moment. */
+    private static final Set<String> WIRING = Set.of(
+            Productions.CUE.key(),
+            Productions.PROGRAM.key(),
+            Productions.TRACK.key(), // of inputs and outputs
+            Mixers.CROSSING.key());
+
+    /** What there is to do for some changes. */
+    static Work of(List<Change> changes) {
+        boolean cuts = false;
+        int effort = 0;
+        int depth = 0;
+        for (Change change : changes) {
+            cuts |= cutsAtStart(change);
+            effort += effort(change);
+            depth = Math.max(depth, depth(change));
+        }
+        return new Work(cuts, effort, depth);
+    }
+
+    private static boolean cutsAtStart(Change change) {
+        return change instanceof Change.Set set
+                && set.setting().equals(Applications.MUTED)
+                && Boolean.TRUE.equals(set.to());
+    }
+
+    /** The effort of one change. */
+    private static int effort(Change change) {
+        return switch (change) {
+            case Change.Add add -> add.what().kind() == Kind.ENTRY ? 1 : 3;
+            case Change.Remove remove -> 3;
+            case Change.Set set
+            when set.from() instanceof Choice from ->
+                from == Choice.Special.UNSET || from == Choice.Special.NOTHING ? 0 : 2;
+            case Change.Set set when !Boolean.TRUE.equals(set.to()) -> 0;
+            case Change.Set set when set.setting().equals(Productions.ALWAYS) -> 2;
+            case Change.Set set -> WIRING.contains(set.setting().familyKey()) ? 1 : 0;
+        };
+    }
+
+    /** How deep one change reaches. */
+    private static int depth(Change change) {
+        if (!(change instanceof Change.Set set)) {
+            return 0;
+        }
+        boolean system = set.setting().equals(Applications.SYSTEM_CHOICE)
+                || set.setting().equals(Applications.INPUT_SYSTEM);
+        return set.setting().kind() == Kind.MACHINE ? 1 : system ? 2 : 0;
+    }
+}
