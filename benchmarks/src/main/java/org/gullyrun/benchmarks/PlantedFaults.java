@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
@@ -17,6 +18,7 @@ import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.intake.StartingRigs;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -31,14 +33,28 @@ import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.sample.SampleShow;
 
 /**
- * Plants one fault at a time into a rig that is well, and looks whether the change that takes it back is proposed: every
- * flag turned, every choice moved to another device or the default, every level turned down by 40 dB, every rate set to
- * another. Nothing is known of how the rig was before. Writes the figures as a page.
+ * Plants faults into rigs that are well, one at a time and in pairs, and looks whether the change that takes one back is
+ * proposed: every flag turned, every choice moved to another device or the default, every level turned down by 40 dB, every
+ * rate set to another. Nothing is known of how the rig was before. Writes the figures as a page.
  */
 public final class PlantedFaults {
     private static final double DOWN = -40;
+    /** So many pairs of faults are planted, drawn from those that each cause something bad. */
+    private static final int PAIRS = 200;
 
-    private PlantedFaults() {}
+    private static final long SEED = 20_261_128;
+
+    private final Audit audit;
+    private final Reading well;
+    private final Set<String> before;
+    /** The faults that cause something bad, in the order in which they were planted. */
+    private final List<Change.Set> serious = new ArrayList<>();
+
+    private PlantedFaults(Audit audit, Rig well, Brief brief) {
+        this.audit = audit;
+        this.well = audit.read(well, brief);
+        this.before = this.well.findings().stream().map(Finding::identity).collect(Collectors.toSet());
+    }
 
     /** What came of the faults of one sort. */
     private static final class Counts {
@@ -53,23 +69,55 @@ public final class PlantedFaults {
     /** Writes the page to the file named, or prints it. */
     public static void main(String[] arguments) throws Exception {
         Case sample = SampleShow.make();
-        Rig good = sample.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
-        Map<String, Counts> sorts = new LinkedHashMap<>();
         Audit audit = RuleCatalogue.on(sample.terms(), sample.showHours()).quick();
-        Reading well = audit.read(good, sample.brief());
-        for (Element element : good.elements()) {
-            for (Setting<?> setting : settings(good, element)) {
-                for (Change.Set fault : faults(good, element, setting)) {
-                    plant(audit, well, sample.brief(), fault, sorts.computeIfAbsent(sort(fault), x -> new Counts()));
-                }
-            }
+        PlantedFaults show = new PlantedFaults(
+                audit, sample.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig(), sample.brief());
+        Map<String, Counts> sorts = show.single();
+        Map<String, Counts> more = new LinkedHashMap<>();
+        more.put("two at a time in the sample show", show.pairs());
+        for (StartingRigs.Starting start : StartingRigs.all()) {
+            PlantedFaults rig = new PlantedFaults(RuleCatalogue.usual().quick(), start.rig(), start.brief());
+            more.put("one at a time in *" + start.title() + "*", sum(rig.single()));
         }
-        String page = page(sorts);
+        String page = page(sorts, more);
         if (arguments.length > 0) {
             Files.writeString(Path.of(arguments[0]), page);
         } else {
             System.out.print(page);
         }
+    }
+
+    /** Plants every fault by itself. */
+    private Map<String, Counts> single() {
+        Map<String, Counts> sorts = new LinkedHashMap<>();
+        Rig good = well.rig();
+        for (Element element : good.elements()) {
+            for (Setting<?> setting : settings(good, element)) {
+                for (Change.Set fault : faults(good, element, setting)) {
+                    Counts counts = sorts.computeIfAbsent(sort(fault), x -> new Counts());
+                    int noticed = counts.noticed;
+                    plant(List.of(fault), counts);
+                    if (counts.noticed > noticed) {
+                        serious.add(fault);
+                    }
+                }
+            }
+        }
+        return sorts;
+    }
+
+    /** Plants pairs of faults of two elements, each of which causes something bad alone. */
+    private Counts pairs() {
+        Counts counts = new Counts();
+        Random random = new Random(SEED);
+        while (counts.planted < PAIRS) {
+            Change.Set one = serious.get(random.nextInt(serious.size()));
+            Change.Set other = serious.get(random.nextInt(serious.size()));
+            if (!one.element().equals(other.element())) {
+                plant(List.of(one, other), counts);
+            }
+        }
+        return counts;
     }
 
     /** What is so, or is wished, rather than set wrongly: the fault would be to have entered it. */
@@ -166,12 +214,10 @@ public final class PlantedFaults {
         }
     }
 
-    /** Plants a fault, and counts where the change that takes it back stands among the fixes. */
-    private static void plant(Audit audit, Reading well, Brief brief, Change.Set fault, Counts counts) {
+    /** Plants faults, and counts where a change that takes one back stands among the fixes of the worst finding. */
+    private void plant(List<Change.Set> faults, Counts counts) {
         counts.planted++;
-        Rig broken = Changes.apply(well.rig(), List.of(fault));
-        Reading reading = audit.read(broken, brief);
-        Set<String> before = well.findings().stream().map(Finding::identity).collect(Collectors.toSet());
+        Reading reading = audit.read(Changes.apply(well.rig(), faults), well.brief());
         Finding worst = reading.findings().stream()
                 .filter(f -> f.isBad() && !before.contains(f.identity()))
                 .findFirst()
@@ -183,54 +229,78 @@ public final class PlantedFaults {
         List<Fix> fixes = new Fixes(audit).find(reading, worst, () -> false);
         int at = -1;
         for (int i = 0; i < fixes.size() && at < 0; i++) {
-            List<Change> changes = fixes.get(i).changes();
-            if (changes.size() == 1
-                    && changes.getFirst() instanceof Change.Set set
-                    && set.element().equals(fault.element())
-                    && set.setting().equals(fault.setting())
-                    && (java.util.Objects.equals(set.to(), fault.from())
-                            || fault.to() instanceof Double down && set.to() instanceof Double up && up > down)) {
-                at = i;
-            }
+            at = takesBack(fixes.get(i), faults) ? i : -1;
         }
         counts.first += at == 0 ? 1 : 0;
         counts.amongThree += at >= 0 && at < 3 ? 1 : 0;
         counts.unfixed += fixes.isEmpty() ? 1 : 0;
         if (at != 0) {
-            counts.others.add(fault.element() + "/" + fault.setting().key() + " → " + fault.to() + ": "
-                    + worst.identity() + ", proposed first: "
+            String planted = faults.stream()
+                    .map(f -> f.element() + "/" + f.setting().key() + " → " + f.to())
+                    .collect(Collectors.joining(", "));
+            counts.others.add(planted + ": " + worst.identity() + ", proposed first: "
                     + (fixes.isEmpty() ? "nothing" : fixes.getFirst().sentence())
                     + (at < 0 ? "" : " (own at " + (at + 1) + ")"));
         }
     }
 
-    /** The page as it stands in the docs: what was measured, then one row for each sort of fault. */
-    private static String page(Map<String, Counts> sorts) {
-        StringBuilder page = new StringBuilder("""
-                # Fixes
+    /** Whether a fix takes one of the faults back, or several, and does nothing else. */
+    private static boolean takesBack(Fix fix, List<Change.Set> faults) {
+        return fix.changes().stream().allMatch(change -> faults.stream().anyMatch(fault -> isBack(change, fault)));
+    }
 
-                How often the change that takes a fault back is proposed, and where. One fault at a time is planted in the known-good
-                survey of the sample show, and the fixes of the worst finding that follows are listed, without knowing how the rig was
-                before. A fault that causes nothing critical or major isn't counted. Where another change comes first, it is as good or
-                better by the rank of `Fixes`.
+    /** Whether a change puts a setting back as it was; what was turned down may be turned up less far. */
+    private static boolean isBack(Change change, Change.Set fault) {
+        return change instanceof Change.Set set
+                && set.element().equals(fault.element())
+                && set.setting().equals(fault.setting())
+                && (java.util.Objects.equals(set.to(), fault.from())
+                        || fault.to() instanceof Double down && set.to() instanceof Double up && up > down);
+    }
 
-                ```
-                java -cp "$J" org.gullyrun.benchmarks.PlantedFaults docs/fixes.md
-                ```
-
-                | fault | planted | cause something bad | taken back first | among the first three | no fix found |
-                |---|---|---|---|---|---|
-                """);
+    /** All sorts as one. */
+    private static Counts sum(Map<String, Counts> sorts) {
         Counts all = new Counts();
-        sorts.forEach((sort, c) -> {
-            page.append(row(sort, c));
+        for (Counts c : sorts.values()) {
             all.planted += c.planted;
             all.noticed += c.noticed;
             all.first += c.first;
             all.amongThree += c.amongThree;
             all.unfixed += c.unfixed;
-        });
-        page.append(row("all", all)).append("\n## Where another change comes first\n\n");
+        }
+        return all;
+    }
+
+    /** The page as it stands in the docs: what was measured, then one row for each sort of fault and each rig. */
+    private static String page(Map<String, Counts> sorts, Map<String, Counts> more) {
+        StringBuilder page = new StringBuilder("""
+                # Fixes
+
+                How often the change that takes a fault back is proposed, and where. Faults are planted in rigs that are well, and the
+                fixes of the worst finding that follows are listed, without knowing how the rig was before. A fault that causes nothing
+                critical or major isn't counted. Where another change comes first, it is as good or better by the rank of `Fixes`.
+
+                ```
+                java -cp "$J" org.gullyrun.benchmarks.PlantedFaults docs/fixes.md
+                ```
+
+                ## One fault at a time in the known-good survey of the sample show
+
+                | fault | planted | cause something bad | taken back first | among the first three | no fix found |
+                |---|---|---|---|---|---|
+                """);
+        sorts.forEach((sort, c) -> page.append(row(sort, c)));
+        page.append(row("all", sum(sorts))).append("""
+
+                ## Pairs, and the starting rigs
+
+                Of two faults planted together, one that is taken back counts.
+
+                | faults | planted | cause something bad | taken back first | among the first three | no fix found |
+                |---|---|---|---|---|---|
+                """);
+        more.forEach((sort, c) -> page.append(row(sort, c)));
+        page.append("\n## Where another change comes first in the sample show\n\n");
         sorts.values()
                 .forEach(c -> c.others.forEach(o -> page.append("- ").append(o).append('\n')));
         return page.toString();

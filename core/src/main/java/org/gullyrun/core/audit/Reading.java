@@ -3,9 +3,12 @@ package org.gullyrun.core.audit;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 
 /**
@@ -105,6 +108,31 @@ public record Reading(
     /** The waiver of a finding of this reading, for a reason. */
     public Waiver waiver(Finding finding, String reason) {
         return new Waiver(finding.identity(), reason, Fingerprint.of(finding, scenes));
+    }
+
+    /**
+     * Whether a finding of a later reading about something missing says nothing new: it was missing here already, in the same
+     * scenes, and was only told under what was down.
+     */
+    public boolean lackedUnseen(Reading later, Finding finding) {
+        if (later.rule(finding).topic() != Topic.MISSING
+                || findings.stream()
+                        .anyMatch(f -> f.subject().equals(finding.subject()) && rule(f).topic() == Topic.MISSING)) {
+            return false;
+        }
+        List<Element> sources = rig.of(Kind.SOURCE);
+        List<Element> outlets = rig.of(Kind.OUTLET);
+        int source = sources.indexOf(rig.find(finding.subject().source()));
+        int outlet = outlets.indexOf(rig.find(finding.subject().outlet()));
+        boolean comparable = later.scenes.size() == scenes.size()
+                && later.rig.of(Kind.SOURCE).size() == sources.size()
+                && later.rig.of(Kind.OUTLET).size() == outlets.size();
+        return comparable
+                && source >= 0
+                && outlet >= 0
+                && IntStream.range(0, scenes.size())
+                        .noneMatch(i -> later.scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING
+                                && scenes.get(i).cell(source, outlet).verdict() != Verdict.MISSING);
     }
 
     /** The pairs, as {@code source>outlet}, of which the source is required and doesn't arrive in some scene, told or not. */

@@ -17,7 +17,6 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
@@ -40,10 +39,6 @@ public final class Fixes {
     private static final double NOTICED = 1.0;
     /** Of what differs from when all was well so many changes are tried. */
     private static final int MOST_DIFFERENCES = 40;
-    /** So many changes that do harm alone are tried together with another one. */
-    private static final int MOST_FIRST = 3;
-    /** With so many others each. */
-    private static final int MOST_SECOND = 24;
     /** How much a finding counts, by its severity. */
     private static final int CRITICAL = 100;
 
@@ -119,103 +114,27 @@ public final class Fixes {
     /** The same, telling of the fixes so far, best first, whenever one more is verified. */
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
         List<Fix> fixes = new ArrayList<>();
-        List<Made> unsafe = new ArrayList<>();
+        Pairs pairs = new Pairs(this, reading, finding);
         for (List<Change> changes : candidates(reading, finding)) {
             if (cancelled.getAsBoolean()) {
                 return fixes;
             }
-            Made made = tried(reading, changes, finding);
-            if (made != null && made.fix.isSafe()) {
+            Made made = made(reading, changes, finding);
+            if (made != null && clears(made, finding) && made.fix.isSafe()) {
                 fixes.add(made.fix);
                 fixes.sort(RANK);
                 progress.accept(fixes);
             } else if (made != null && finding.isBad()) {
-                unsafe.add(made);
+                pairs.add(made);
             }
         }
-        pairs(reading, finding, unsafe, fixes, cancelled, progress);
+        pairs.find(fixes, cancelled, progress);
         return fixes;
     }
 
-    /**
-     * What needs a second change, because alone it would cause something bad: a change that puts a setting back as it was when
-     * all was well, and anything else where nothing fixes the finding alone. The second comes from what the first causes.
-     */
-    private void pairs(
-            Reading reading,
-            Finding finding,
-            List<Made> unsafe,
-            List<Fix> fixes,
-            BooleanSupplier cancelled,
-            Consumer<List<Fix>> progress) {
-        boolean alone = !fixes.isEmpty();
-        List<Made> first = unsafe.stream()
-                .filter(made -> made.fix.restores() || !alone)
-                .sorted(Comparator.comparing((Made made) -> !made.fix.restores())
-                        .thenComparingInt(made -> made.fix.bad())
-                        .thenComparingInt(made -> -made.fix.worth()))
-                .limit(MOST_FIRST)
-                .toList();
-        for (Made made : first) {
-            int tries = 0;
-            for (List<Change> second : seconds(made)) {
-                if (cancelled.getAsBoolean() || tries++ == MOST_SECOND) {
-                    break;
-                }
-                List<Change> both = new ArrayList<>(made.fix.changes());
-                both.addAll(second);
-                Made two = isOfOthers(made.fix.changes(), second) ? tried(reading, both, finding) : null;
-                if (two != null
-                        && two.fix.isSafe()
-                        && fixes.stream().noneMatch(f -> f.changes().equals(second))) {
-                    fixes.add(two.fix);
-                    fixes.sort(RANK);
-                    progress.accept(fixes);
-                    break;
-                }
-            }
-        }
-    }
-
-    /** What might fix the bad findings that changes cause, those that put something back as it was first. */
-    private List<List<Change>> seconds(Made made) {
-        Set<List<Change>> all = new LinkedHashSet<>();
-        for (Finding caused : made.after.findings()) {
-            if (caused.isBad() && made.fix.created().contains(caused.identity())) {
-                all.addAll(candidates(made.after, caused));
-            }
-        }
-        List<List<Change>> ordered = new ArrayList<>(all);
-        ordered.sort(Comparator.comparing(changes -> !restores(changes)));
-        return ordered;
-    }
-
-    /** Whether no setting is in both lists. */
-    private static boolean isOfOthers(List<Change> some, List<Change> others) {
-        return some.stream()
-                .noneMatch(a -> others.stream()
-                        .anyMatch(b -> a.element().equals(b.element())
-                                && (!(a instanceof Change.Set one)
-                                        || !(b instanceof Change.Set two)
-                                        || one.setting().equals(two.setting()))));
-    }
-
-    /** Changes that were made and clear the finding they were thought of for; null if they don't fit, or don't clear it. */
-    private @Nullable Made tried(Reading before, List<Change> changes, Finding finding) {
-        Made made = made(before, changes, finding);
-        return made == null || !made.fix.cleared().contains(finding.identity()) || isTradedIn(before, made, finding)
-                ? null
-                : made;
-    }
-
-    /** Whether a source that a listener lacks in some scenes is only lacking everywhere now, or the other way round. */
-    private static boolean isTradedIn(Reading before, Made made, Finding finding) {
-        return before.rule(finding).topic() == Topic.MISSING
-                && made.after.findings().stream()
-                        .anyMatch(f -> f.isBad()
-                                && made.fix.created().contains(f.identity())
-                                && made.after.rule(f).topic() == Topic.MISSING
-                                && f.subject().equals(finding.subject()));
+    /** Whether changes that were made clear a finding. */
+    static boolean clears(Made made, Finding finding) {
+        return made.fix.cleared().contains(finding.identity());
     }
 
     /** Changes that were made: what they do, and the rig with them, read. */
@@ -233,7 +152,8 @@ public final class Fixes {
     }
 
     /** Applies changes and compares both readings. The finding they were tried for isn't counted as a side effect. */
-    private @Nullable Made made(Reading before, List<Change> changes, @Nullable Finding finding) {
+    @Nullable
+    Made made(Reading before, List<Change> changes, @Nullable Finding finding) {
         Reading after;
         try {
             after = read(before, changes);
@@ -249,16 +169,21 @@ public final class Fixes {
         Set<String> silent = after.missingPairs();
         then.forEach((identity, severity) -> {
             Severity left = now.get(identity);
-            if (left == null && silent.contains(identity.substring(identity.indexOf(':') + 1)) && isMissing(identity)) {
-                return; // it is only told under what is down now
+            if (left == null && isMissing(identity) && silent.contains(pair(identity))) {
+                return; // it is only told under what is down now, or is lacking in other scenes
             }
             if (left == null || severity.atLeast(Severity.MAJOR) && !left.atLeast(Severity.MAJOR)) {
                 cleared.add(identity);
                 worth[0] += weight(severity);
             }
         });
-        now.forEach((identity, severity) -> {
+        after.findings().stream().filter(f -> audit.asks(f.rule())).forEach(f -> {
+            String identity = f.identity();
+            Severity severity = f.severity();
             Severity was = then.get(identity);
+            if (was == null && before.lackedUnseen(after, f)) {
+                return;
+            }
             if (was == null && severity != Severity.NOTE
                     || was != null && severity.atLeast(Severity.MAJOR) && !was.atLeast(Severity.MAJOR)) {
                 created.add(identity);
@@ -286,6 +211,11 @@ public final class Fixes {
     /** Whether an identity is of a rule about something that doesn't arrive. */
     private static boolean isMissing(String identity) {
         return identity.startsWith("missing:") || identity.startsWith("scene.gap:");
+    }
+
+    /** The pair that a finding is about, from its identity. */
+    private static String pair(String identity) {
+        return identity.substring(identity.indexOf(':') + 1);
     }
 
     /** How much a finding counts when fixes are ranked. */

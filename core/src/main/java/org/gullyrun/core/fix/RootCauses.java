@@ -1,35 +1,18 @@
 package org.gullyrun.core.fix;
 
-import java.util.ArrayList;
-import java.util.Collection;
-import java.util.Collections;
-import java.util.HashSet;
-import java.util.IdentityHashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Finds the root causes of the findings of a reading: the change that fixes most first, then on the rig so
  * changed the next, until nothing is left that a change can clear.
- *
- * <p>Needs: a reading and the audit that made it. Gives: groups of findings, each with the change behind it; what each
- * clears was found by making it, after those before it, and auditing again.
- *
- * <p>Not every candidate is made: each is first held able to clear what it comes from the evidence of, and whatever has a
- * route that it touches ({@link AffectedFindings}); made and audited is what could clear most, until no other could clear more (lazy
- * greedy search, Minoux 1978). Cost: one audit for each that is made, some at a time on several threads.
  */
 public final class RootCauses {
 
@@ -37,7 +20,7 @@ public final class RootCauses {
      * The findings that go away by one change.
      *
      * @param fix the change, and what it clears and alters on the rig as the groups before leave it
-     * @param findings the findings of the reading that it clears, worst first
+     * @param findings the findings that it clears, worst first: of the reading, and what was missing there unseen
      * @param alone what the same changes do on the rig as it is now, without those before; null if they don't fit it
      */
     public record Group(
@@ -108,47 +91,7 @@ public final class RootCauses {
         }
     }
 
-    private static final int MOST_TRIES = 40;
-    /** So many candidates are made at a time: what comes next in turn is mostly needed too. */
-    private static final int AT_A_TIME = 2;
-
-    private final Audit audit;
-    private final Reading first;
-    private final BooleanSupplier cancelled;
-    private final BooleanSupplier outOfTime;
-    private final Consumer<Found> progress;
-    private final List<Finding> wanted; // at first: what only rose later belongs to no group
-
-    private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
-    private final Set<List<Change>> useless = new HashSet<>();
-
-    private final Set<String> seen = new HashSet<>();
-    private final Set<String> told = new HashSet<>();
-    private final List<Group> groups = new ArrayList<>();
-    private final Fixes fixes;
-    private final Trials trials;
-    private int thought;
-    private AffectedFindings touched;
-    private Map<String, Finding> open;
-
-    private RootCauses(
-            Audit audit,
-            @Nullable Rig knownGood,
-            Reading reading,
-            BooleanSupplier cancelled,
-            BooleanSupplier outOfTime,
-            Consumer<Found> progress) {
-        this.audit = audit;
-        this.first = reading;
-        this.touched = new AffectedFindings(reading);
-        this.cancelled = () -> cancelled.getAsBoolean() || outOfTime.getAsBoolean();
-        this.fixes = new Fixes(audit, knownGood);
-        this.trials = new Trials(fixes, reading, this.cancelled);
-        this.outOfTime = outOfTime;
-        this.progress = progress;
-        this.open = open(reading);
-        this.wanted = List.copyOf(open.values());
-    }
+    private RootCauses() {}
 
     /**
      * Works out the root causes of the findings of a reading, as far as the audit's rules have found them.
@@ -173,231 +116,6 @@ public final class RootCauses {
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        return new RootCauses(audit, knownGood, reading, cancelled, outOfTime, progress).find();
-    }
-
-    /** The findings that still want a change, by identity. */
-    private Map<String, Finding> open(Reading reading) {
-        Map<String, Finding> open = new LinkedHashMap<>();
-        // A reading may hold findings of rules that are not asked again: nothing can be said of what clears those.
-        reading.findings().stream()
-                .filter(f -> f.severity() != Severity.NOTE && audit.asks(f.rule()))
-                .forEach(f -> open.put(f.identity(), f));
-        return open;
-    }
-
-    /** Takes the best change again and again until nothing serious is left or nothing helps. */
-    private Found find() {
-        while (!cancelled.getAsBoolean()) {
-            CauseCandidate best = best();
-            if (best == null) {
-                List<Finding> left = wanted.stream()
-                        .filter(f -> open.containsKey(f.identity()))
-                        .toList();
-                return new Found(groups, left, ended(Progress.DONE));
-            }
-            if (!take(best, Objects.requireNonNull(best.fix))) {
-                continue;
-            }
-            progress.accept(new Found(groups, List.of(), Progress.WORKING));
-        }
-        return new Found(groups, List.of(), ended(Progress.WORKING));
-    }
-
-    /** How far the search came, if it ends now. */
-    private Progress ended(Progress otherwise) {
-        return outOfTime.getAsBoolean()
-                ? Progress.OUT_OF_TIME
-                : cancelled.getAsBoolean() ? Progress.WORKING : otherwise;
-    }
-
-    /** Takes a change for the next round; not one that only clears what others have caused, as it would not be listed. */
-    private boolean take(CauseCandidate best, Fix fix) {
-        Set<String> before = open.keySet();
-        Map<String, Finding> after = open(trials.after(best));
-        List<Finding> gone = wanted.stream()
-                .filter(f -> before.contains(f.identity())
-                        && (fix.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
-                .toList();
-        if (gone.isEmpty()) {
-            known.remove(best.changes);
-            useless.add(best.changes);
-            return false;
-        }
-        trials.take(best);
-        touched = new AffectedFindings(trials.now());
-        gone.forEach(f -> told.add(f.identity())); // what is down to minor counts as cleared, once
-        told.forEach(after::remove);
-        open = after;
-        known.remove(best.changes);
-        for (CauseCandidate option : known.values()) {
-            option.stuck = option.brings() && !best.concernsAlike(option);
-            if (!option.stuck) {
-                option.afterOthers.clear();
-            }
-            option.after = null;
-            weigh(option);
-        }
-        Fixes.Made alone = fixes.made(first, best.changes);
-        groups.add(new Group(fix, gone, alone == null ? null : alone.fix()));
-        return true;
-    }
-
-    /** Sets aside those of some candidates that are certain to lose a must; whether there was one. */
-    private boolean lose(List<CauseCandidate> candidates) {
-        List<CauseCandidate> lost = trials.lose(candidates);
-        lost.forEach(this::weigh);
-        return !lost.isEmpty();
-    }
-
-    /** Makes candidates in parallel: each is an audit of its own. */
-    private void make(List<CauseCandidate> candidates) {
-        List<CauseCandidate> made = trials.make(candidates);
-        for (CauseCandidate candidate : made) {
-            if (trials.isMade(candidate) && candidate.fix == null) {
-                known.remove(candidate.changes);
-            }
-            weigh(candidate);
-        }
-        trials.keep(made);
-    }
-
-    /** The change that clears most of what is open, verified on the rig as it stands; null if none clears anything. */
-    private @Nullable CauseCandidate best() {
-        lookAtTheRest();
-        Set<CauseCandidate> blocked = Collections.newSetFromMap(new IdentityHashMap<>());
-        known.values().stream().filter(o -> o.stuck).forEach(blocked::add);
-        while (!cancelled.getAsBoolean()) {
-            List<CauseCandidate> inTurn = CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o));
-            if (inTurn.isEmpty()) {
-                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck)) {
-                    return null;
-                }
-                blocked.removeIf(o -> o.stuck); // nothing else is left: they are looked at once more
-                for (CauseCandidate option : known.values()) {
-                    option.stuck = false;
-                    option.afterOthers.clear();
-                }
-                continue;
-            }
-            CauseCandidate top = inTurn.getFirst();
-            if (lose(inTurn)) {
-                continue;
-            }
-            if (!trials.isMade(top)) {
-                make(inTurn);
-            } else if (!top.brings()) {
-                CauseCandidate before = unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top);
-                return before == null ? top : before;
-            } else {
-                blocked.add(top);
-            }
-        }
-        return null;
-    }
-
-    /**
-     * Collects what might clear each finding, and looks again at what nothing known clears: what was cleared may have
-     * hidden what clears it. Whether there was anything to look at.
-     */
-    private boolean lookAtTheRest() {
-        Set<String> cleared = new HashSet<>();
-        known.values().stream().filter(o -> !o.brings()).forEach(o -> cleared.addAll(o.clears()));
-        boolean any = false;
-        for (Finding finding : List.copyOf(open.values())) {
-            if (cancelled.getAsBoolean()) {
-                return any;
-            }
-            String identity = finding.identity();
-            boolean isNew = seen.add(identity);
-            if (isNew || !cleared.contains(identity) && seen.add(identity + "@" + trials.changes())) {
-                collect(finding, cleared);
-                any = true;
-            }
-        }
-        return any;
-    }
-
-    /**
-     * A change that makes way for one that clears more but would, as things stand, bring something new: of a default that
-     * moved, say, while something that must not be there plays on it.
-     */
-    private @Nullable CauseCandidate unblocking(List<CauseCandidate> blocked, CauseCandidate instead) {
-        int tries = 0;
-        for (CauseCandidate large : blocked) {
-            if (large.worth <= instead.worth || tries == MOST_TRIES) {
-                continue;
-            }
-            List<CauseCandidate> small = CauseCandidate.first(
-                    known.values(),
-                    MOST_TRIES - tries,
-                    o -> !o.brings() && o.concernsAlike(large) && mayMakeWay(o, large, instead.worth));
-            for (int i = 0; i < small.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
-                List<CauseCandidate> some = small.subList(i, Math.min(i + AT_A_TIME, small.size()));
-                tries += some.size();
-                lose(some);
-                make(some);
-                List<CauseCandidate> fit = some.stream()
-                        .filter(o -> trials.isMade(o) && o.fix != null && !o.brings() && o.worth > 0)
-                        .toList();
-                List<@Nullable Set<String>> then = fit.parallelStream()
-                        .map(o -> trials.clearedAfter(o, large))
-                        .toList();
-                for (int k = 0; k < fit.size(); k++) {
-                    large.afterOthers.put(fit.get(k), then.get(k));
-                    if (mayMakeWay(fit.get(k), large, instead.worth)) {
-                        return fit.get(k);
-                    }
-                }
-            }
-        }
-        return null;
-    }
-
-    /** Whether one change is not known to clear less than so much after another, or to bring something even then. */
-    private boolean mayMakeWay(CauseCandidate small, CauseCandidate large, int worth) {
-        if (!large.afterOthers.containsKey(small)) {
-            return true;
-        }
-        Set<String> cleared = large.afterOthers.get(small);
-        return cleared != null && clears(cleared) > worth;
-    }
-
-    /** Collects what might clear a finding, and adds to a set what those might clear. */
-    private void collect(Finding finding, Set<String> cleared) {
-        for (List<Change> changes : fixes.candidates(trials.now(), finding)) {
-            if (useless.contains(changes)) {
-                continue;
-            }
-            CauseCandidate option =
-                    known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++, fixes.restores(c)));
-            if (!trials.isMade(option)) {
-                if (option.fix != null || option.mayClear.isEmpty()) {
-                    option.fix = null;
-                    option.mayClear.clear();
-                    touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
-                }
-                option.mayClear.add(finding.identity());
-                weigh(option);
-            }
-            if (!option.brings()) {
-                cleared.addAll(option.clears());
-            }
-        }
-    }
-
-    /** Counts again what a candidate clears of what is still open. */
-    private void weigh(CauseCandidate option) {
-        option.worth = clears(option.clears());
-    }
-
-    /** Bad findings count more than any number of others. */
-    private int clears(Collection<String> identities) {
-        int sum = 0;
-        for (String identity : identities) {
-            Finding finding = open.get(identity);
-            sum += finding == null ? 0 : finding.isBad() ? 1000 : 1;
-        }
-        return sum;
+        return new CauseSearch(audit, knownGood, reading, cancelled, outOfTime, progress).find();
     }
 }

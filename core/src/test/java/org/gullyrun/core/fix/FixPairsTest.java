@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Objects;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
@@ -13,7 +14,12 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
@@ -62,6 +68,49 @@ class FixPairsTest {
         assertTrue(
                 fixes.stream().anyMatch(f -> f.sentence().equals("In Huddlewick, choose Tern headset as the output")));
         assertTrue(fixes.stream().allMatch(f -> f.changes().size() == 1), fixes.toString());
+    }
+
+    private static Reading broken(Change... faults) {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        return AUDIT.read(Changes.apply(good, List.of(faults)), SHOW.brief());
+    }
+
+    private static <T> Change set(String element, Setting<T> setting, T value) {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        return Objects.requireNonNull(Change.set(good, element, setting, value));
+    }
+
+    private static List<Fix> fixes(Reading reading, String identity) {
+        Finding finding = reading.findings().stream()
+                .filter(f -> f.identity().equals(identity))
+                .findFirst()
+                .orElseThrow();
+        return new Fixes(AUDIT).find(reading, finding, () -> false);
+    }
+
+    @Test
+    void ofTwoLoopsThatAreOneFindingEachIsBrokenAndOfTwoGapsEachIsClosed() {
+        Reading loops = broken(
+                set("bus-dome", Mixers.TARGET, Choice.to("plover-play")),
+                set("bus-ears", Mixers.TARGET, Choice.to("brookdesk-shows")));
+        Fix both = fixes(loops, "loop.electric:brookdesk").getFirst();
+        assertEquals(2, both.changes().size(), both.sentence());
+        Reading mended = AUDIT.read(Changes.apply(loops.rig(), both.changes()), SHOW.brief());
+        assertTrue(mended.findings().stream().noneMatch(f -> f.rule().equals("loop.electric")));
+
+        Reading gaps = broken(
+                set("sky-charts", Productions.ENTRY_MUTED, true), set("in-charts", Productions.TRACK.of(1), false));
+        assertTrue(fixes(gaps, "missing:charts>live").stream()
+                .anyMatch(f -> f.changes().size() == 2));
+    }
+
+    @Test
+    void whatWasMissingUnseenBehindADeviceThatIsOffIsNoNewFindingOfTheDevice() {
+        Reading reading =
+                broken(set("dome-in", Devices.PRESENT, false), set("in-chimes", Productions.INPUT_MUTED, true));
+        Fix first = fixes(reading, "device.gone:dome-in").getFirst();
+        assertEquals("Plug in and switch on " + reading.rig().name("dome-in"), first.sentence());
+        assertTrue(first.isSafe(), first.created().toString());
     }
 
     @Test

@@ -68,6 +68,7 @@ class ListsAndSheetsTest extends SampleWindowTest {
                             Objects.requireNonNull(Change.set(rig, "brookdesk", Mixers.STARTS, null))));
                 })
                 .get();
+        until(() -> state().answer().questions().size() == 2);
         robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
         var questions = Questions.of(rig());
         assertFalse(questions.isEmpty());

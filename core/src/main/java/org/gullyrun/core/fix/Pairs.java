@@ -1,0 +1,165 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.rig.Change;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Fixes of two changes, where one isn't enough.
+ *
+ * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
+ * otherwise since the rig was well is put back together with what would go wrong by it. Or nothing clears the finding alone,
+ * and the first clears a part of it: one of two loops, some of the scenes. Cost: an audit for each pair that is tried, at most
+ * 3 firsts with 24 seconds each of either sort.
+ */
+final class Pairs {
+    /** So many changes are tried together with another one. */
+    private static final int MOST_FIRST = 3;
+    /** With so many others each. */
+    private static final int MOST_SECOND = 24;
+
+    private static final Comparator<Fixes.Made> HARMFUL = Comparator.comparing(
+                    (Fixes.Made made) -> !made.fix().restores())
+            .thenComparingInt(made -> made.fix().bad())
+            .thenComparingInt(made -> -made.fix().worth());
+    private static final Comparator<Fixes.Made> PARTIAL = Comparator.comparing(Fixes.Made::fix, Fixes.RANK);
+
+    private final Fixes fixes;
+    private final Reading reading;
+    private final Finding finding;
+    /** The best few that clear the finding and do harm, and that clear a part of it and do none. */
+    private final List<Fixes.Made> harmful = new ArrayList<>();
+
+    private final List<Fixes.Made> partial = new ArrayList<>();
+
+    Pairs(Fixes fixes, Reading reading, Finding finding) {
+        this.fixes = fixes;
+        this.reading = reading;
+        this.finding = finding;
+    }
+
+    /** Adds changes that were made and are no fix by themselves. No more than a few are kept: each holds a rig as read. */
+    void add(Fixes.Made made) {
+        if (Fixes.clears(made, finding)) {
+            keep(harmful, made, HARMFUL);
+        } else {
+            Finding left = left(made);
+            if (left != null && made.fix().bad() == (isTraded(left) ? 1 : 0) && differs(left)) {
+                keep(partial, made, PARTIAL);
+            }
+        }
+    }
+
+    private static void keep(List<Fixes.Made> best, Fixes.Made made, Comparator<Fixes.Made> order) {
+        best.add(made);
+        best.sort(order);
+        if (best.size() > MOST_FIRST) {
+            best.removeLast();
+        }
+    }
+
+    /** What is left of the finding: itself, or what is missing now in some scenes instead of all or the other way round. */
+    private @Nullable Finding left(Fixes.Made made) {
+        return made.after().findings().stream()
+                .filter(f -> f.isBad()
+                        && (f.identity().equals(finding.identity())
+                                || reading.rule(finding).topic() == Topic.MISSING
+                                        && made.after().rule(f).topic() == Topic.MISSING
+                                        && f.subject().equals(finding.subject())))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private boolean isTraded(Finding left) {
+        return !left.identity().equals(finding.identity());
+    }
+
+    /** Whether what is left is less than the finding, or somewhere else. */
+    private boolean differs(Finding left) {
+        return isTraded(left)
+                || !left.evidence().routes().equals(finding.evidence().routes())
+                || !left.scenes().equals(finding.scenes());
+    }
+
+    /** Adds the pairs that are fixes to those found so far, best first. */
+    void find(List<Fix> found, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
+        boolean alone = !found.isEmpty();
+        for (Fixes.Made first : harmful) {
+            if (first.fix().restores() || !alone) {
+                complete(first, caused(first), found, cancelled, progress);
+            }
+        }
+        for (Fixes.Made first : found.isEmpty() ? partial : List.<Fixes.Made>of()) {
+            Finding left = left(first);
+            if (left != null) {
+                complete(first, seconds(first, List.of(left)), found, cancelled, progress);
+            }
+        }
+    }
+
+    /** Tries one change together with others, up to the first pair that is a fix. */
+    private void complete(
+            Fixes.Made first,
+            List<List<Change>> seconds,
+            List<Fix> found,
+            BooleanSupplier cancelled,
+            Consumer<List<Fix>> progress) {
+        int tries = 0;
+        for (List<Change> second : seconds) {
+            if (cancelled.getAsBoolean() || tries++ == MOST_SECOND) {
+                return;
+            }
+            List<Change> both = new ArrayList<>(first.fix().changes());
+            both.addAll(second);
+            Fixes.Made two = isOfOthers(first.fix().changes(), second) ? fixes.made(reading, both, finding) : null;
+            if (two != null
+                    && Fixes.clears(two, finding)
+                    && two.fix().isSafe()
+                    && found.stream()
+                            .noneMatch(f -> f.changes().equals(second)
+                                    || Set.copyOf(f.changes()).equals(Set.copyOf(both)))) {
+                found.add(two.fix());
+                found.sort(Fixes.RANK);
+                progress.accept(found);
+                return;
+            }
+        }
+    }
+
+    /** What might fix the bad findings that changes cause. */
+    private List<List<Change>> caused(Fixes.Made made) {
+        return seconds(
+                made,
+                made.after().findings().stream()
+                        .filter(f -> f.isBad() && made.fix().created().contains(f.identity()))
+                        .toList());
+    }
+
+    /** What might fix some findings of the rig as changed, what puts something back as it was first. */
+    private List<List<Change>> seconds(Fixes.Made made, List<Finding> findings) {
+        Set<List<Change>> all = new LinkedHashSet<>();
+        findings.forEach(f -> all.addAll(fixes.candidates(made.after(), f)));
+        List<List<Change>> ordered = new ArrayList<>(all);
+        ordered.sort(Comparator.comparing(changes -> !fixes.restores(changes)));
+        return ordered;
+    }
+
+    /** Whether no setting is in both lists. */
+    private static boolean isOfOthers(List<Change> some, List<Change> others) {
+        return some.stream()
+                .noneMatch(a -> others.stream()
+                        .anyMatch(b -> a.element().equals(b.element())
+                                && (!(a instanceof Change.Set one)
+                                        || !(b instanceof Change.Set two)
+                                        || one.setting().equals(two.setting()))));
+    }
+}
