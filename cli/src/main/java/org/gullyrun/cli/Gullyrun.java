@@ -23,6 +23,7 @@ import picocli.CommandLine.Parameters;
             AuditCommand.class,
             TraceCommand.class,
             ReachCommand.class,
+            RepairCommand.class,
             SampleCommand.class,
             PictureCommand.class
         },

@@ -264,6 +264,40 @@ class AnswersTest {
     }
 
     @Test
+    void repairTellsTheSameStepsInEveryForm() throws Exception {
+        JsonNode plan = json("repair", file, "--survey", "as-found", "--json");
+        assertEquals(10, plan.get("steps").size());
+        assertEquals("NONE_CAN_BE_LEFT_OUT", plan.get("proof").asText());
+        assertEquals(0, plan.get("left").size());
+        assertTrue(plan.get("exactOrder").asBoolean());
+        String first = plan.at("/steps/0/sentence").asText();
+        assertEquals("In Orrery, mute input All of default", first);
+        for (String form : List.of("--markdown", "--html", "")) {
+            List<String> words = new ArrayList<>(List.of("repair", file, "--survey", "as-found"));
+            if (!form.isEmpty()) {
+                words.add(form);
+            }
+            assertEquals(Exit.OK, terminal.run(words.toArray(String[]::new)));
+            String told = terminal.out().replace("\\", "");
+            plan.get("steps")
+                    .forEach(step ->
+                            assertTrue(told.contains(step.get("sentence").asText()), told));
+            assertTrue(told.contains("None of these can be left out."), told);
+        }
+        JsonNode without = json("repair", file, "--survey", "as-found", "--without", "in-default/muted", "--json");
+        without.get("steps")
+                .forEach(step -> assertFalse(step.get("element").asText().equals("in-default")
+                        && step.get("setting").asText().equals("muted")));
+        assertEquals(0, without.get("left").size());
+        assertEquals(
+                0,
+                json("repair", file, "--survey", "known-good", "--json")
+                        .get("steps")
+                        .size());
+        assertEquals(Exit.USAGE, terminal.run("repair", file, "--json", "--markdown"));
+    }
+
+    @Test
     void reachSaysWhoHearsADifference() throws Exception {
         String show = file;
         assertEquals(Exit.OK, terminal.run("reach", show, "ears/level", "--survey", "known-good"));

@@ -3,6 +3,8 @@ package org.gullyrun.core;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -58,6 +60,18 @@ public final class RandomRigs {
 
     private double ms() {
         return random.nextInt(12);
+    }
+
+    /** A brief that says something of every source at every listener, by chance. */
+    public static Brief brief(Rig rig, Random random) {
+        Brief brief = Brief.EMPTY;
+        for (Element source : rig.of(Kind.SOURCE)) {
+            for (Element outlet : rig.of(Kind.OUTLET)) {
+                Wish wish = Wish.values()[random.nextInt(Wish.values().length)];
+                brief = brief.with(new Brief.Cell(source.id(), outlet.id(), ""), wish);
+            }
+        }
+        return brief;
     }
 
     /** How many rigs a test tries: as many as there is always time for, or as many as {@code mvn -Pthorough} asks for. */

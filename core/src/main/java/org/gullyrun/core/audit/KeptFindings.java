@@ -76,14 +76,22 @@ final class KeptFindings {
         return before.basis().of(rule);
     }
 
-    /** A must that did not arrive, if all its routes are the same; else null. */
+    /**
+     * A must that did not arrive, if all its routes are the same and it lacks in the same scenes; else null. What stands in for
+     * its listener may have changed that.
+     */
     @Nullable
     MissingPair missing(int source, int outlet) {
         CellReading cell = scenes.getFirst().cell(source, outlet);
         MissingPair pair =
                 before.basis().missing(cell.source().id(), cell.outlet().id());
+        List<Integer> absent = IntStream.range(0, scenes.size())
+                .filter(i -> scenes.get(i).cell(source, outlet).verdict() == Verdict.MISSING)
+                .boxed()
+                .toList();
         return pair == null
-                        || pair.absent().stream()
+                        || !pair.absent().equals(absent)
+                        || absent.stream()
                                 .anyMatch(i -> !scenes.get(i)
                                         .knowsBlocked(scenes.get(i).cell(source, outlet)))
                 ? null

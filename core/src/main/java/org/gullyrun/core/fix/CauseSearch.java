@@ -20,7 +20,6 @@ import org.gullyrun.core.fix.RootCauses.Found;
 import org.gullyrun.core.fix.RootCauses.Group;
 import org.gullyrun.core.fix.RootCauses.Progress;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -59,17 +58,16 @@ final class CauseSearch {
     private Map<String, Finding> open;
 
     CauseSearch(
-            Audit audit,
-            @Nullable Rig knownGood,
+            Fixes fixes,
             Reading reading,
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        this.audit = audit;
+        this.audit = fixes.audit();
         this.first = reading;
         this.touched = new AffectedFindings(reading);
         this.cancelled = () -> cancelled.getAsBoolean() || outOfTime.getAsBoolean();
-        this.fixes = new Fixes(audit, knownGood);
+        this.fixes = fixes;
         this.trials = new Trials(fixes, reading, this.cancelled);
         this.outOfTime = outOfTime;
         this.progress = progress;

@@ -11,13 +11,12 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -36,7 +35,6 @@ import org.jspecify.annotations.Nullable;
  * the interface thread; it stops at the next candidate when told to.
  */
 public final class Fixes {
-    private static final double NOTICED = 1.0;
     /** Of what differs from when all was well so many changes are tried. */
     private static final int MOST_DIFFERENCES = 40;
     /** How much a finding counts, by its severity. */
@@ -57,6 +55,7 @@ public final class Fixes {
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
+    private final Predicate<Change> allowed;
 
     /** Fixes as an audit sees them, where no survey is known to be good. */
     public Fixes(Audit audit) {
@@ -69,13 +68,33 @@ public final class Fixes {
      * @param knownGood the rig as it was when all was well: what goes back to it ranks before its like; null if not known
      */
     public Fixes(Audit audit, @Nullable Rig knownGood) {
+        this(audit, knownGood, change -> true);
+    }
+
+    /**
+     * The same, with only some changes allowed.
+     *
+     * @param allowed whether a change may be part of a fix: what isn't possible here, or isn't wanted, is never tried
+     */
+    public Fixes(Audit audit, @Nullable Rig knownGood, Predicate<Change> allowed) {
         this.audit = audit;
         this.knownGood = knownGood;
+        this.allowed = allowed;
+    }
+
+    /** The audit by whose findings fixes are judged. */
+    public Audit audit() {
+        return audit;
     }
 
     /** All verified fixes of a finding, best first; those found so far if cancelled. */
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled) {
         return find(reading, finding, cancelled, soFar -> {});
+    }
+
+    /** What might fix a finding, nothing of it tried yet: single changes and several together. */
+    public Collection<List<Change>> ideas(Reading reading, Finding finding) {
+        return candidates(reading, finding);
     }
 
     /** What might fix a finding: from its evidence, and what differs from when all was well. */
@@ -87,6 +106,7 @@ public final class Fixes {
                     .filter(possible -> !possible.isEmpty())
                     .forEach(all::add);
         }
+        all.removeIf(changes -> !changes.stream().allMatch(allowed));
         return all;
     }
 
@@ -199,7 +219,7 @@ public final class Fixes {
                         Steps.of(before.rig(), after.rig(), changes),
                         cleared,
                         created,
-                        altered(before, after, finding),
+                        SideEffects.of(before, after, finding),
                         worth[0],
                         bad[0],
                         lost(before, after),
@@ -231,7 +251,7 @@ public final class Fixes {
     /** How many required or optional deliveries, each counted once for all scenes, are gone. */
     private static int lost(Reading before, Reading after) {
         int lost = 0;
-        if (!comparable(before, after)) {
+        if (!SideEffects.comparable(before, after)) {
             return lost;
         }
         for (int s = 0; s < before.rig().of(Kind.SOURCE).size(); s++) {
@@ -250,15 +270,6 @@ public final class Fixes {
         return lost;
     }
 
-    /** Whether cells can be set side by side: no source, listener or scene came or went. */
-    private static boolean comparable(Reading before, Reading after) {
-        return before.scenes().size() == after.scenes().size()
-                && before.rig().of(Kind.OUTLET).size()
-                        == after.rig().of(Kind.OUTLET).size()
-                && before.rig().of(Kind.SOURCE).size()
-                        == after.rig().of(Kind.SOURCE).size();
-    }
-
     /** What the audit at hand can find: a reading may hold more, of rules that are not asked here. */
     private Map<String, Severity> bySubject(Reading reading) {
         Map<String, Severity> severities = new HashMap<>();
@@ -266,58 +277,5 @@ public final class Fixes {
                 .filter(f -> audit.asks(f.rule()))
                 .forEach(f -> severities.put(f.identity(), f.severity()));
         return severities;
-    }
-
-    /** Each delivery that was good and changes, and each that newly arrives, once for all scenes. */
-    private static List<String> altered(Reading before, Reading after, @Nullable Finding finding) {
-        List<String> altered = new ArrayList<>();
-        int outlets = before.rig().of(Kind.OUTLET).size();
-        int sources = before.rig().of(Kind.SOURCE).size();
-        if (!comparable(before, after)) {
-            return altered;
-        }
-        for (int s = 0; s < sources; s++) {
-            for (int o = 0; o < outlets; o++) {
-                for (int i = 0; i < before.scenes().size(); i++) {
-                    SceneReading was = before.scenes().get(i);
-                    SceneReading is = after.scenes().get(i);
-                    if (is.sharesRow(was, s)) {
-                        continue;
-                    }
-                    CellReading a = was.cell(s, o);
-                    boolean wasGood = a.verdict() == Verdict.GOOD || a.verdict() == Verdict.FAINT;
-                    CellReading b = is.cell(s, o);
-                    boolean comes = !a.delivery().arrives()
-                            && b.delivery().arrives()
-                            && a.wish() != Wish.MUST
-                            && b.verdict() == Verdict.GOOD;
-                    if ((wasGood || comes) && (finding == null || !finding.isAbout(a)) && differs(a, b)) {
-                        altered.add(words(a, b));
-                        break;
-                    }
-                }
-            }
-        }
-        return altered;
-    }
-
-    /** Whether a listener would notice the difference: another verdict, or more than 1 dB. */
-    private static boolean differs(CellReading a, CellReading b) {
-        return a.verdict() != b.verdict()
-                || Math.abs(a.delivery().strength() - b.delivery().strength()) > NOTICED;
-    }
-
-    /** What the listener notices of it. */
-    private static String words(CellReading a, CellReading b) {
-        String pair = a.outlet().name();
-        String source = a.source().name();
-        if (!b.delivery().arrives()) {
-            return pair + " loses " + source;
-        }
-        if (!a.delivery().arrives()) {
-            return pair + " newly gets " + source;
-        }
-        double by = b.delivery().strength() - a.delivery().strength();
-        return pair + " gets " + source + (Math.abs(by) > NOTICED ? by > 0 ? " louder" : " fainter" : " another way");
     }
 }

@@ -116,6 +116,16 @@ public final class RootCauses {
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        return new CauseSearch(audit, knownGood, reading, cancelled, outOfTime, progress).find();
+        return of(new Fixes(audit, knownGood), reading, cancelled, outOfTime, progress);
+    }
+
+    /** The same by fixes of which some may be ruled out. */
+    public static Found of(
+            Fixes fixes,
+            Reading reading,
+            BooleanSupplier cancelled,
+            BooleanSupplier outOfTime,
+            Consumer<Found> progress) {
+        return new CauseSearch(fixes, reading, cancelled, outOfTime, progress).find();
     }
 }

@@ -277,6 +277,7 @@ public final class Questions {
                         "Which device is the " + role.label() + " of " + machine.name() + "?",
                         "in the system's sound settings"));
             } else if (now instanceof Choice.To(String device)
+                    && machine.or(Machines.orderOf(role), List.of()).isEmpty()
                     && !Choices.usable(rig, device)
                     && Choices.standing(rig, machine.id(), direction, call).is().equals(device)
                     && DefaultFollowers.any(rig, machine.id(), direction, call)) {

@@ -107,12 +107,11 @@ final class SampleRig {
         device("dome-speaker", "Dome speaker", "dome-pc", Direction.PLAYBACK, 8);
         device("dome-video", "Dome video out", "dome-pc", Direction.PLAYBACK, 12);
         device("dome-in", "Dome line in", "dome-pc", Direction.RECORDING, 6);
-        for (int i = 0; i < all.size(); i++) {
-            Element e = all.get(i);
-            if (e.id().startsWith("tern")) {
-                all.set(i, e.with(Devices.BODY, "Tern headset"));
-            }
-        }
+        all.replaceAll(e -> e.id().startsWith("tern")
+                ? e.with(Devices.BODY, "Tern headset")
+                : e.id().startsWith("brookdesk-")
+                        ? e.with(Devices.PROVIDED_BY, "brookdesk")
+                        : e.id().equals("hushgate-mic") ? e.with(Devices.PROVIDED_BY, "hushgate") : e);
     }
 
     /** What joins the devices: cables, wires, the air, the cleaner. */
@@ -246,6 +245,8 @@ final class SampleRig {
             Element orrery = e.with(Productions.MACHINE, "desk-pc")
                     .with(Productions.RATE, 48_000.0)
                     .with(Productions.CUE_DEVICE, to("tern"))
+                    .with(Productions.CAPTURE_LATENCY, 5.0)
+                    .with(Productions.CUE_LATENCY, 20.0)
                     .with(Productions.TRACKS, 6)
                     .with(Productions.CURRENT_SCENE, "doors");
             String[] names = {"live", "archive", "host", "guests", "clips", "music"};

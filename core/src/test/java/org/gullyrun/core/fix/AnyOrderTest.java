@@ -71,7 +71,7 @@ class AnyOrderTest {
         int tried = 0;
         for (int seed = 0; seed < RandomRigs.many(12, 200); seed++) {
             Rig rig = RandomRigs.of(seed);
-            Reading reading = AUDIT.read(rig, RootCausesTest.brief(rig, new Random(seed)));
+            Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             List<RootCauses.Group> groups = causes(reading, null);
             for (int place = 0; place < groups.size(); place++) {
                 applied(reading, groups, place, "seed " + seed);

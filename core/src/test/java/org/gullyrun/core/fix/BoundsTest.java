@@ -36,7 +36,7 @@ class BoundsTest {
         readings.add(QUICK.read(sample.survey(SampleShow.AS_FOUND).orElseThrow().rig(), sample.brief()));
         for (int seed = 0; seed < RandomRigs.many(20, 400); seed++) {
             Rig rig = RandomRigs.of(seed);
-            readings.add(QUICK.read(rig, RootCausesTest.brief(rig, new Random(seed))));
+            readings.add(QUICK.read(rig, RandomRigs.brief(rig, new Random(seed))));
         }
         return readings;
     }

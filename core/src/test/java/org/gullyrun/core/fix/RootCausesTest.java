@@ -16,13 +16,9 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
-import org.gullyrun.core.brief.Brief;
-import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
@@ -80,7 +76,7 @@ class RootCausesTest {
         int groups = 0;
         for (int seed = 0; seed < RandomRigs.many(20, 200); seed++) {
             Rig rig = RandomRigs.of(seed);
-            Reading reading = AUDIT.read(rig, brief(rig, new Random(seed)));
+            Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             RootCauses.Found found = of(reading);
             groups += found.groups().size();
             Reading now = reading;
@@ -122,7 +118,7 @@ class RootCausesTest {
         Fixes fixes = new Fixes(AUDIT);
         for (int seed = 0; seed < RandomRigs.many(25, 200); seed++) {
             Rig rig = RandomRigs.of(seed);
-            Reading reading = AUDIT.read(rig, brief(rig, new Random(seed)));
+            Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             List<RootCauses.Group> groups = of(reading).groups();
             if (groups.isEmpty()) {
                 continue;
@@ -179,16 +175,5 @@ class RootCausesTest {
                 .filter(Finding::isBad)
                 .map(Finding::identity)
                 .collect(Collectors.toSet());
-    }
-
-    static Brief brief(Rig rig, Random random) {
-        Brief brief = Brief.EMPTY;
-        for (Element source : rig.of(Kind.SOURCE)) {
-            for (Element outlet : rig.of(Kind.OUTLET)) {
-                Wish wish = Wish.values()[random.nextInt(Wish.values().length)];
-                brief = brief.with(new Brief.Cell(source.id(), outlet.id(), ""), wish);
-            }
-        }
-        return brief;
     }
 }

@@ -122,6 +122,7 @@ class NamesAndWaysTest {
                 assertTrue(
                         element.raw(setting) == null
                                 || element.raw(setting) == org.gullyrun.core.rig.Choice.Special.UNSET
+                                || List.of().equals(element.raw(setting))
                                 || element.isUnknown(setting),
                         "seed " + seed + " asks for what is known: " + question.at());
             }
@@ -137,8 +138,8 @@ class NamesAndWaysTest {
                 Setting<?> setting =
                         Catalogue.find(element.kind(), question.at().key());
                 Object usual = setting == null ? null : setting.usual();
-                if (usual == null) {
-                    continue;
+                if (usual == null || usual.equals(List.of())) {
+                    continue; // no answer
                 }
                 Change.Set answer = Change.setRaw(rig, element.id(), setting, usual);
                 if (answer == null) {

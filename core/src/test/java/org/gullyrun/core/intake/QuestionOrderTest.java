@@ -84,7 +84,8 @@ class QuestionOrderTest {
 
     @Test
     void aLatencyThatNobodyEnteredIsNotAskedForAlthoughDoublesRestOnIt() {
-        Rig found = SAMPLE.survey(SampleShow.AS_FOUND).orElseThrow().rig();
+        Rig found =
+                with(SAMPLE.survey(SampleShow.AS_FOUND).orElseThrow().rig(), "orrery", Productions.CUE_LATENCY, null);
         assertTrue(AUDIT.read(found, SAMPLE.brief()).findings().stream()
                 .anyMatch(f -> f.assumed() && f.rule().equals("double")));
         assertEquals(List.of(), asked(found, Complaint.NONE));

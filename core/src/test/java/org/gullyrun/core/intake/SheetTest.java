@@ -30,7 +30,13 @@ import org.junit.jupiter.api.Test;
 
 /** What typing into the sheet does. */
 class SheetTest {
-    private final Rig sample = SampleShow.make().surveys().getFirst().rig();
+    /** Latencies of the production are entered with all its settings, not in the sheet. */
+    private final Rig sample = Changes.apply(
+            SampleShow.make().surveys().getFirst().rig(),
+            List.of(
+                    new Change.Set("orrery", Productions.CAPTURE_LATENCY, 5.0, null),
+                    new Change.Set("orrery", Productions.CUE_LATENCY, 20.0, null)));
+
     private Rig rig = Rig.EMPTY;
 
     private Table table(Section section, int place) {

@@ -1,0 +1,186 @@
+package org.gullyrun.cli;
+
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.repair.Conditions;
+import org.gullyrun.core.repair.Repair;
+import org.gullyrun.core.repair.WholeRepair;
+import org.gullyrun.core.repair.WorkOrder;
+import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.core.rig.Address;
+import picocli.CommandLine.ArgGroup;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** {@code gullyrun repair}: the fewest changes that leave nothing serious, in a safe order. */
+@Command(
+        name = "repair",
+        mixinStandardHelpOptions = true,
+        description = "Says which changes repair the rig, in an order in which as little as possible goes wrong.")
+final class RepairCommand implements Callable<Integer> {
+    private static final int SECONDS = 60;
+
+    @Mixin
+    CaseArgument argument = new CaseArgument();
+
+    @Option(names = "--off-air", description = "The show isn't on air: only loops and the people at the rig count.")
+    boolean offAir;
+
+    @Option(
+            names = "--without",
+            paramLabel = "ELEMENT/SETTING",
+            description = "A setting that can't be changed; may be given several times.")
+    List<String> without = new ArrayList<>();
+
+    /** How it is written. */
+    static final class Form {
+        @Option(names = "--json", description = "As JSON.")
+        boolean json;
+
+        @Option(names = "--markdown", description = "As a work order in Markdown.")
+        boolean markdown;
+
+        @Option(names = "--html", description = "As a work order in HTML.")
+        boolean html;
+    }
+
+    @ArgGroup
+    Form form = new Form();
+
+    @Spec
+    CommandSpec spec = CommandSpec.create();
+
+    @Override
+    public Integer call() throws Exception {
+        CaseArgument.Opened opened = argument.open();
+        Audit audit = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
+                .quick();
+        Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
+        Set<Address> ruledOut = new HashSet<>();
+        for (String one : without) {
+            ruledOut.add(ReachCommand.address(opened.survey().rig(), one));
+        }
+        long until = System.nanoTime() + SECONDS * 1_000_000_000L;
+        List<Repair> repairs = new WholeRepair(
+                        audit,
+                        opened.what().goodRig(opened.survey().id()),
+                        reading,
+                        new Conditions(ruledOut, List.of()),
+                        () -> System.nanoTime() > until)
+                .find(x -> {});
+        if (repairs.isEmpty()) {
+            throw new UsageProblem("No repair was found within " + SECONDS + " s. 'gullyrun audit' lists the fixes of"
+                    + " single findings.");
+        }
+        WorkPlan plan = WorkPlan.of(audit, repairs.getFirst(), !offAir);
+        WorkOrder order = new WorkOrder(opened.what().title(), plan);
+        PrintWriter out = spec.commandLine().getOut();
+        if (form.json) {
+            out.print(Json.write(plain(plan, order, repairs.subList(1, repairs.size()))) + "\n");
+        } else if (form.markdown) {
+            out.print(order.markdown());
+        } else if (form.html) {
+            out.print(order.html());
+        } else {
+            text(out, opened, plan, order, repairs.subList(1, repairs.size()));
+        }
+        return Exit.OK;
+    }
+
+    /** As text for the terminal. */
+    private static void text(
+            PrintWriter out, CaseArgument.Opened opened, WorkPlan plan, WorkOrder order, List<Repair> others) {
+        out.println(opened.what().title() + " · " + opened.survey().name());
+        out.println(order.summary());
+        for (int i = 0; i < plan.steps().size(); i++) {
+            WorkPlan.Step step = plan.steps().get(i);
+            out.println();
+            out.printf("%2d  %s%n", i + 1, step.sentence());
+            if (!step.to().isEmpty()) {
+                out.println("    " + step.where() + ": " + step.from() + " → " + step.to());
+            }
+            out.println("    " + plan.effect(i));
+            if (!step.heard().isEmpty()) {
+                out.println("    " + step.heard());
+            }
+            plan.dangers(i).forEach(d -> out.println("    until a later step: " + d));
+        }
+        List<String> effects = plan.repair().sideEffects();
+        if (!effects.isEmpty()) {
+            out.println();
+            out.println("What everyone will notice:");
+            effects.forEach(e -> out.println("    " + e));
+        }
+        for (Repair other : others) {
+            out.println();
+            out.println("Another way, " + where(other) + ": " + other.price());
+        }
+        for (Finding left : plan.repair().left()) {
+            out.println();
+            out.printf(
+                    "%-8s  %s is left%n", left.severity().word(), left.words().title());
+        }
+    }
+
+    private static String where(Repair repair) {
+        List<String> all = new ArrayList<>();
+        repair.approaches().forEach((approach, count) -> all.add(count + " " + approach.word()));
+        return String.join(", ", all);
+    }
+
+    /** The plan as plain data. */
+    private static Map<String, Object> plain(WorkPlan plan, WorkOrder order, List<Repair> others) {
+        List<Object> steps = new ArrayList<>();
+        for (int i = 0; i < plan.steps().size(); i++) {
+            WorkPlan.Step step = plan.steps().get(i);
+            Map<String, Object> one = new LinkedHashMap<>();
+            one.put("sentence", step.sentence());
+            one.put("element", Conditions.about(step.change()).element());
+            one.put("setting", Conditions.about(step.change()).key());
+            one.put("from", step.from());
+            one.put("to", step.to());
+            one.put("fixes", step.fixes().stream().map(Finding::identity).toList());
+            one.put("causes", step.causes().stream().map(Finding::identity).toList());
+            one.put("heard", step.heard());
+            one.put("dangers", plan.dangers(i));
+            steps.add(one);
+        }
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("summary", order.summary());
+        all.put("proof", plan.repair().proof().name());
+        all.put("onAir", plan.onAir());
+        all.put("exactOrder", plan.exact());
+        all.put("steps", steps);
+        all.put("sideEffects", plan.repair().sideEffects());
+        all.put("left", plan.repair().left().stream().map(Finding::identity).toList());
+        all.put(
+                "otherWays",
+                others.stream()
+                        .map(r -> {
+                            Map<String, Object> other = new LinkedHashMap<>();
+                            other.put("price", r.price());
+                            other.put("approaches", where(r));
+                            other.put(
+                                    "changes",
+                                    r.changes().stream()
+                                            .map(c -> Conditions.about(c).toString())
+                                            .toList());
+                            return other;
+                        })
+                        .toList());
+        return all;
+    }
+}

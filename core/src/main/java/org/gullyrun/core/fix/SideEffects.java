@@ -1,0 +1,87 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Kind;
+import org.jspecify.annotations.Nullable;
+
+/** What else listeners notice of a change: deliveries that were good and change, and those that newly arrive. */
+public final class SideEffects {
+    /** A change of level that is noticed, dB. */
+    private static final double NOTICED = 1.0;
+
+    private SideEffects() {}
+
+    /** What listeners notice between two readings, in words, each pair of source and listener once. */
+    public static List<String> between(Reading before, Reading after) {
+        return of(before, after, null);
+    }
+
+    /** Whether cells can be set side by side: no source, listener or scene came or went. */
+    static boolean comparable(Reading before, Reading after) {
+        return before.scenes().size() == after.scenes().size()
+                && before.rig().of(Kind.OUTLET).size()
+                        == after.rig().of(Kind.OUTLET).size()
+                && before.rig().of(Kind.SOURCE).size()
+                        == after.rig().of(Kind.SOURCE).size();
+    }
+
+    /** Each delivery that was good and changes, and each that newly arrives, once for all scenes. */
+    static List<String> of(Reading before, Reading after, @Nullable Finding finding) {
+        List<String> altered = new ArrayList<>();
+        int outlets = before.rig().of(Kind.OUTLET).size();
+        int sources = before.rig().of(Kind.SOURCE).size();
+        if (!comparable(before, after)) {
+            return altered;
+        }
+        for (int s = 0; s < sources; s++) {
+            for (int o = 0; o < outlets; o++) {
+                for (int i = 0; i < before.scenes().size(); i++) {
+                    SceneReading was = before.scenes().get(i);
+                    SceneReading is = after.scenes().get(i);
+                    if (is.sharesRow(was, s)) {
+                        continue;
+                    }
+                    CellReading a = was.cell(s, o);
+                    boolean wasGood = a.verdict() == Verdict.GOOD || a.verdict() == Verdict.FAINT;
+                    CellReading b = is.cell(s, o);
+                    boolean comes = !a.delivery().arrives()
+                            && b.delivery().arrives()
+                            && a.wish() != Wish.MUST
+                            && b.verdict() == Verdict.GOOD;
+                    if ((wasGood || comes) && (finding == null || !finding.isAbout(a)) && differs(a, b)) {
+                        altered.add(words(a, b));
+                        break;
+                    }
+                }
+            }
+        }
+        return altered;
+    }
+
+    /** Whether a listener would notice the difference: another verdict, or more than 1 dB. */
+    private static boolean differs(CellReading a, CellReading b) {
+        return a.verdict() != b.verdict()
+                || Math.abs(a.delivery().strength() - b.delivery().strength()) > NOTICED;
+    }
+
+    /** What the listener notices of it. */
+    private static String words(CellReading a, CellReading b) {
+        String pair = a.outlet().name();
+        String source = a.source().name();
+        if (!b.delivery().arrives()) {
+            return pair + " loses " + source;
+        }
+        if (!a.delivery().arrives()) {
+            return pair + " newly gets " + source;
+        }
+        double by = b.delivery().strength() - a.delivery().strength();
+        return pair + " gets " + source + (Math.abs(by) > NOTICED ? by > 0 ? " louder" : " fainter" : " another way");
+    }
+}

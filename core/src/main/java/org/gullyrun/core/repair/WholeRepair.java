@@ -1,0 +1,222 @@
+package org.gullyrun.core.repair;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.fix.Together;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds the changes that repair a whole rig: after them no critical and no major finding is left, nothing of that severity has
+ * come, and none of them can be left out.
+ *
+ * <p>Needs: a reading and the audit that made it. Gives: the root causes as one set, from which every change is dropped that
+ * turns out not to be needed; an irreducible set in the sense of Junker, QuickXplain (2004), found by leaving out one change
+ * after the other. Which sets are smallest is the minimal hitting set problem of Reiter, A theory of diagnosis from first
+ * principles (1987); that nothing smaller does is only said where every smaller set was tried. Cost: that of the root causes,
+ * and an audit for each change; an alternative costs as much again.
+ */
+public final class WholeRepair {
+    /** Of so many root causes, each is ruled out in turn to see whether there is another way. */
+    private static final int MOST_RULED_OUT = 3;
+    /** So many alternatives are kept. */
+    private static final int MOST_ALTERNATIVES = 2;
+    /** With more candidates than this, not all are tried to prove that one change isn't enough. */
+    private static final int MOST_SINGLES = 400;
+
+    private final Audit audit;
+    private final @Nullable Rig knownGood;
+    private final Reading reading;
+    private final Conditions conditions;
+    private final BooleanSupplier cancelled;
+
+    /**
+     * The repair of a rig.
+     *
+     * @param audit the audit to go by, usually without its slow rules
+     * @param knownGood the rig as it was when all was well; null if not known
+     * @param conditions what may not be changed, and what has to be
+     * @param cancelled asked before each trial; what was found so far is then given
+     */
+    public WholeRepair(
+            Audit audit, @Nullable Rig knownGood, Reading reading, Conditions conditions, BooleanSupplier cancelled) {
+        this.audit = audit;
+        this.knownGood = knownGood;
+        this.reading = reading;
+        this.conditions = conditions;
+        this.cancelled = cancelled;
+    }
+
+    /**
+     * Finds the repair, then other ways to the same end.
+     *
+     * @param progress told of the repairs so far whenever there is one more, the best first
+     * @return the repairs, the best first; none if cancelled before the first
+     */
+    public List<Repair> find(Consumer<List<Repair>> progress) {
+        List<Repair> repairs = new ArrayList<>();
+        Repair first = best();
+        if (first == null) {
+            return repairs;
+        }
+        repairs.add(first);
+        progress.accept(List.copyOf(repairs));
+        for (Change change : largest(first)) {
+            Repair other = repairs.size() > MOST_ALTERNATIVES || isRequired(change)
+                    ? null
+                    : repair(conditions.without(Conditions.about(change)));
+            if (other != null && isAnotherWay(other, repairs)) {
+                repairs.add(other);
+                progress.accept(List.copyOf(repairs));
+            }
+        }
+        return repairs;
+    }
+
+    /** The repair alone, without other ways to the same end; null if cancelled. */
+    public @Nullable Repair best() {
+        return repair(conditions);
+    }
+
+    private boolean isRequired(Change change) {
+        return conditions.required().contains(change);
+    }
+
+    /** The changes of a repair without which most is left. */
+    private List<Change> largest(Repair repair) {
+        Map<Change, Integer> left = repair.changes().stream().collect(Collectors.toMap(c -> c, c -> {
+            Reading without = cancelled.getAsBoolean() ? null : without(repair.changes(), c);
+            return without == null ? 0 : bad(without).size();
+        }));
+        return repair.changes().stream()
+                .sorted(Comparator.comparingInt((Change c) -> -left.getOrDefault(c, 0)))
+                .limit(MOST_RULED_OUT)
+                .toList();
+    }
+
+    /** Whether a repair leaves no more than the first, and makes its changes elsewhere than all found so far. */
+    private static boolean isAnotherWay(Repair other, List<Repair> known) {
+        return other.left().size() <= known.getFirst().left().size()
+                && known.stream().noneMatch(r -> r.approaches().equals(other.approaches()));
+    }
+
+    /** The repair under some conditions; null if cancelled. */
+    private @Nullable Repair repair(Conditions under) {
+        Reading start = reading;
+        try {
+            start = under.required().isEmpty() ? reading : audit.read(reading, under.required());
+        } catch (Changes.Conflict e) {
+            return null; // what is required doesn't fit the rig any more
+        }
+        RootCauses.Found causes =
+                RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, () -> false, x -> {});
+        if (!causes.done()) {
+            return null;
+        }
+        List<RootCauses.Group> serious = causes.groups();
+        List<Change> all = serious.isEmpty() ? List.of() : Together.of(start.rig(), serious);
+        Reading mended = all.isEmpty() ? start : audit.read(start, all);
+        all = Changes.between(reading.rig(), mended.rig());
+        return irreducible(all, under);
+    }
+
+    /** Drops every change that isn't needed. */
+    private Repair irreducible(List<Change> all, Conditions under) {
+        List<Change> kept = new ArrayList<>(all);
+        Reading after = kept.isEmpty() ? reading : audit.read(reading, kept);
+        Set<String> left = bad(after);
+        boolean tried = true;
+        for (Change change : all.reversed()) {
+            if (isRequired(under, change)) {
+                continue;
+            }
+            if (cancelled.getAsBoolean()) {
+                tried = false;
+                break;
+            }
+            Reading without = without(kept, change);
+            if (without != null && left.containsAll(bad(without))) {
+                kept.remove(change);
+                after = without;
+                left = bad(without);
+            }
+        }
+        return new Repair(kept, reading, after, proof(kept, left, tried));
+    }
+
+    private static boolean isRequired(Conditions under, Change change) {
+        return under.required().stream().anyMatch(r -> Conditions.about(r).equals(Conditions.about(change)));
+    }
+
+    /** What is known of the size of a set of which none can be left out. */
+    private Repair.Proof proof(List<Change> kept, Set<String> left, boolean tried) {
+        if (!tried) {
+            return Repair.Proof.UNPROVED;
+        }
+        boolean one = kept.size() <= 1;
+        return one || kept.size() == 2 && !isOneEnough(left)
+                ? Repair.Proof.NO_SMALLER_SET
+                : Repair.Proof.NONE_CAN_BE_LEFT_OUT;
+    }
+
+    /** Whether a single change would do as well; also if that can't be said. */
+    private boolean isOneEnough(Set<String> left) {
+        Set<List<Change>> singles = new LinkedHashSet<>();
+        Fixes fixes = new Fixes(audit, knownGood, conditions::allows);
+        for (Finding finding : reading.findings()) {
+            if (finding.isBad()) {
+                fixes.ideas(reading, finding).stream()
+                        .filter(changes -> changes.size() == 1)
+                        .forEach(singles::add);
+            }
+        }
+        if (singles.size() > MOST_SINGLES) {
+            return true;
+        }
+        for (List<Change> single : singles) {
+            if (cancelled.getAsBoolean()) {
+                return true;
+            }
+            Reading after = read(single);
+            if (after != null && left.containsAll(bad(after))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The rig with all of some changes but one, read; null if the others don't fit without it. */
+    private @Nullable Reading without(List<Change> changes, Change one) {
+        return read(changes.stream().filter(c -> c != one).toList());
+    }
+
+    private @Nullable Reading read(List<Change> changes) {
+        try {
+            return changes.isEmpty() ? reading : audit.read(reading, changes);
+        } catch (Changes.Conflict e) {
+            return null;
+        }
+    }
+
+    /** The critical and major findings of the rules that are asked. */
+    private Set<String> bad(Reading of) {
+        Set<String> bad = new HashSet<>();
+        of.findings().stream().filter(f -> f.isBad() && audit.asks(f.rule())).forEach(f -> bad.add(f.identity()));
+        return bad;
+    }
+}

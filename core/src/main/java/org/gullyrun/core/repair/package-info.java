@@ -1,0 +1,8 @@
+/**
+ * The whole repair: the fewest changes that leave nothing serious, the order in which to make them so that as little as
+ * possible goes wrong in between, and the work order that tells both.
+ */
+@NullMarked
+package org.gullyrun.core.repair;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,234 @@
+package org.gullyrun.core.repair;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Test;
+
+/** Repairs and their orders, held against audits from scratch and against trying everything. */
+class WholeRepairTest {
+    private static final Case SHOW = SampleShow.make();
+    private static final Audit AUDIT = RuleCatalogue.usual().quick();
+    private static final Reading FOUND =
+            AUDIT.read(SHOW.survey(SampleShow.AS_FOUND).orElseThrow().rig(), SHOW.brief());
+
+    private static Set<String> bad(Rig rig, Brief brief) {
+        return AUDIT.read(rig, brief).findings().stream()
+                .filter(Finding::isBad)
+                .map(Finding::identity)
+                .collect(Collectors.toSet());
+    }
+
+    private static Repair repair(Reading reading, Conditions conditions) {
+        return Objects.requireNonNull(new WholeRepair(AUDIT, null, reading, conditions, () -> false).best());
+    }
+
+    @Test
+    void theSampleShowIsRepairedByTenChangesOfWhichNoneCanBeLeftOut() {
+        Repair repair = repair(FOUND, Conditions.NONE);
+        assertEquals(10, repair.changes().size());
+        assertEquals(Repair.Proof.NONE_CAN_BE_LEFT_OUT, repair.proof());
+        assertEquals(Set.of(), bad(Changes.apply(FOUND.rig(), repair.changes()), SHOW.brief()));
+        for (Change one : repair.changes()) {
+            List<Change> others = new ArrayList<>(repair.changes());
+            others.remove(one);
+            assertFalse(bad(Changes.apply(FOUND.rig(), others), SHOW.brief()).isEmpty(), one + " is needed");
+        }
+    }
+
+    @Test
+    void whatIsRuledOutIsNotChangedAndWhatIsRequiredIs() {
+        Address muted = new Address("in-default", "muted");
+        Repair other = repair(FOUND, Conditions.NONE.without(muted));
+        assertTrue(other.changes().stream().noneMatch(c -> Conditions.about(c).equals(muted)));
+        assertEquals(List.of(), other.left());
+        Change cue = new Change.Set("in-default", org.gullyrun.core.rig.Productions.CUE, true, false);
+        Repair with = repair(FOUND, Conditions.NONE.requiring(cue));
+        assertTrue(with.changes().contains(cue));
+        assertEquals(List.of(), with.left());
+    }
+
+    @Test
+    void onRandomRigsNothingCanBeLeftOutAndWhereOneIsSaidToBeTooFewNoneIsEnough() {
+        int repaired = 0;
+        int proved = 0;
+        for (int seed = 0; seed < RandomRigs.many(25, 600); seed++) {
+            Rig rig = RandomRigs.of(seed);
+            Brief brief = RandomRigs.brief(rig, new Random(seed));
+            Reading reading = AUDIT.read(rig, brief);
+            Repair repair = repair(reading, Conditions.NONE);
+            Set<String> left = bad(Changes.apply(rig, repair.changes()), brief);
+            assertEquals(
+                    left, repair.left().stream().map(Finding::identity).collect(Collectors.toSet()), "seed " + seed);
+            for (Change one : repair.changes()) {
+                List<Change> others = new ArrayList<>(repair.changes());
+                others.remove(one);
+                try {
+                    Set<String> without = bad(Changes.apply(rig, others), brief);
+                    assertFalse(left.containsAll(without), "seed " + seed + ": " + one + " is not needed");
+                } catch (Changes.Conflict e) {
+                    continue; // the others refer to what it adds
+                }
+            }
+            repaired += repair.changes().isEmpty() ? 0 : 1;
+            if (repair.changes().size() == 2 && repair.proof() == Repair.Proof.NO_SMALLER_SET) {
+                proved++;
+                for (List<Change> single : singles(reading)) {
+                    assertFalse(
+                            left.containsAll(bad(Changes.apply(rig, single), brief)),
+                            "seed " + seed + ": one is enough: " + single);
+                }
+            }
+        }
+        assertTrue(repaired > 10 && proved > 0, repaired + " repaired, " + proved + " proved");
+    }
+
+    /** All single changes that anything could suggest. */
+    private static Set<List<Change>> singles(Reading reading) {
+        Set<List<Change>> all = new HashSet<>();
+        reading.findings().stream()
+                .filter(Finding::isBad)
+                .forEach(f -> new Fixes(AUDIT)
+                        .ideas(reading, f).stream().filter(c -> c.size() == 1).forEach(all::add));
+        return all;
+    }
+
+    @Test
+    void theStatesInBetweenAreThoseOfAnAuditFromScratchAndNoOrderOfTheSampleIsBetter() {
+        Repair repair = repair(FOUND, Conditions.NONE);
+        for (boolean onAir : List.of(true, false)) {
+            WorkPlan plan = WorkPlan.of(AUDIT, repair, onAir);
+            assertTrue(plan.exact());
+            List<Change> done = new ArrayList<>();
+            for (int i = 0; i < plan.steps().size(); i++) {
+                done.add(plan.steps().get(i).change());
+                Reading fresh = AUDIT.read(Changes.apply(FOUND.rig(), done), SHOW.brief());
+                assertEquals(Harm.of(fresh), plan.harm(i + 1), "after " + (i + 1));
+                assertEquals(
+                        fresh.findings().stream().map(Finding::identity).toList(),
+                        plan.states().get(i + 1).findings().stream()
+                                .map(Finding::identity)
+                                .toList());
+            }
+            assertEquals(new HashSet<>(repair.changes()), new HashSet<>(done));
+        }
+    }
+
+    @Test
+    void noOrderOfFourOrFiveChangesIsBetterThanTheOneFound() {
+        int compared = 0;
+        for (int seed = 0; seed < RandomRigs.many(40, 800); seed++) {
+            Rig rig = RandomRigs.of(seed);
+            Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
+            Repair repair = repair(reading, Conditions.NONE);
+            int n = repair.changes().size();
+            if (n < 3 || n > 5) {
+                continue;
+            }
+            for (boolean onAir : List.of(true, false)) {
+                SafeOrder.Order order = SafeOrder.of(AUDIT, reading, repair.changes(), onAir);
+                List<List<Change>> all = new ArrayList<>();
+                permute(repair.changes(), new ArrayList<>(), all);
+                List<Integer> found = cost(reading, order.changes(), onAir);
+                for (List<Change> other : all) {
+                    try {
+                        assertTrue(
+                                compare(found, cost(reading, other, onAir)) <= 0,
+                                "seed " + seed + ": " + other + " is better than " + order.changes());
+                    } catch (Changes.Conflict e) {
+                        continue; // something would come before what it refers to
+                    }
+                }
+                compared++;
+            }
+        }
+        assertTrue(compared > 5, "orders compared: " + compared);
+    }
+
+    private static void permute(List<Change> left, List<Change> order, List<List<Change>> all) {
+        if (left.isEmpty()) {
+            all.add(List.copyOf(order));
+        }
+        for (Change next : left) {
+            List<Change> others = new ArrayList<>(left);
+            others.remove(next);
+            order.add(next);
+            permute(others, order, all);
+            order.removeLast();
+        }
+    }
+
+    /** What goes wrong in the states between, each read from scratch, and how often another program is opened. */
+    private static List<Integer> cost(Reading start, List<Change> order, boolean onAir) {
+        int[] sums = new int[6];
+        String program = "";
+        for (int i = 0; i < order.size(); i++) {
+            Change change = order.get(i);
+            Rig rig = Changes.apply(start.rig(), order.subList(0, i + 1));
+            Element element =
+                    rig.find(change.element()) == null ? start.rig().get(change.element()) : rig.get(change.element());
+            String in = start.rig().find(element.id()) == null
+                    ? rig.program(element).id()
+                    : start.rig().program(start.rig().get(element.id())).id();
+            sums[5] += i > 0 && !in.equals(program) ? 1 : 0;
+            program = in;
+            if (i < order.size() - 1) {
+                Harm harm = Harm.of(AUDIT.read(rig, start.brief()));
+                sums[0] += onAir ? harm.onAir() : 0;
+                sums[1] += harm.buildingUp();
+                sums[2] += harm.deaf();
+                sums[3] += onAir ? harm.missingLive() : 0;
+                sums[4] += harm.otherLoops();
+            }
+        }
+        return java.util.stream.IntStream.of(sums).boxed().toList();
+    }
+
+    private static int compare(List<Integer> a, List<Integer> b) {
+        for (int i = 0; i < a.size(); i++) {
+            if (!a.get(i).equals(b.get(i))) {
+                return a.get(i) - b.get(i);
+            }
+        }
+        return 0;
+    }
+
+    @Test
+    void aWorkOrderNamesEveryStepInEveryFormAndNothingOfANameIsTakenForAMark() {
+        WorkPlan plan = WorkPlan.of(AUDIT, repair(FOUND, Conditions.NONE), true);
+        WorkOrder order = new WorkOrder("A <b>show</b> *of* #1 & more", plan);
+        String html = order.html();
+        String text = order.text();
+        for (WorkPlan.Step step : plan.steps()) {
+            assertTrue(text.contains(step.sentence() + "."), text);
+            assertTrue(html.contains("<strong>" + step.sentence() + ".</strong>"), html);
+        }
+        assertTrue(text.contains("Work order: A <b>show</b> *of* #1 & more"), text);
+        assertTrue(html.contains("A &lt;b&gt;show&lt;/b&gt; *of* #1 &amp; more"), html);
+        assertFalse(html.contains("<b>"), html);
+        assertTrue(text.contains("Live must hear: Host, Dome"), text);
+        assertEquals(10, html.split("<li>\n<p><strong>").length - 1, html);
+    }
+}
