@@ -33,13 +33,13 @@ final class PictureCommand implements Callable<Integer> {
     @Option(names = "--survey", paramLabel = "S", defaultValue = "", description = "Id of the survey.")
     String survey = "";
 
-    private static final List<String> STEPS = List.of("intake", "brief", "trace", "findings");
+    private static final List<String> STEPS = List.of("intake", "brief", "trace", "findings", "repair");
 
     @Option(
             names = "--step",
             paramLabel = "STEP",
             defaultValue = "trace",
-            description = "intake, brief, trace or findings.")
+            description = "intake, brief, trace, findings or repair.")
     String step = "trace";
 
     @Option(

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.fix.Together;
@@ -36,6 +37,8 @@ public final class WholeRepair {
     private static final int MOST_RULED_OUT = 3;
     /** So many alternatives are kept. */
     private static final int MOST_ALTERNATIVES = 2;
+    /** So many findings that root causes leave are looked at one by one. */
+    private static final int MOST_LEFT = 8;
     /** With more candidates than this, not all are tried to prove that one change isn't enough. */
     private static final int MOST_SINGLES = 400;
 
@@ -130,9 +133,29 @@ public final class WholeRepair {
         }
         List<RootCauses.Group> serious = causes.groups();
         List<Change> all = serious.isEmpty() ? List.of() : Together.of(start.rig(), serious);
-        Reading mended = all.isEmpty() ? start : audit.read(start, all);
+        Reading mended = completed(all.isEmpty() ? start : audit.read(start, all), under);
         all = Changes.between(reading.rig(), mended.rig());
         return irreducible(all, under);
+    }
+
+    /** A rig with the fixes of what root causes leave: pairs of which each change alone does harm. */
+    private Reading completed(Reading mended, Conditions under) {
+        Fixes fixes = new Fixes(audit, knownGood, under::allows);
+        Set<String> hopeless = new HashSet<>();
+        Reading now = mended;
+        while (!cancelled.getAsBoolean()) {
+            Finding left = now.findings().stream()
+                    .filter(f -> f.isBad() && audit.asks(f.rule()) && !hopeless.contains(f.identity()))
+                    .findFirst()
+                    .orElse(null);
+            if (left == null || hopeless.size() == MOST_LEFT) {
+                break;
+            }
+            List<Fix> found = fixes.find(now, left, cancelled);
+            hopeless.add(left.identity()); // once is enough: it may come back by what fixes another
+            now = found.isEmpty() ? now : audit.read(now, found.getFirst().changes());
+        }
+        return now;
     }
 
     /** Drops every change that isn't needed. */

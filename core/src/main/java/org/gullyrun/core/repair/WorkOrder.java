@@ -76,13 +76,21 @@ public final class WorkOrder {
                     : "No change was found that repairs what is wrong.";
         }
         int fixed = repair.resolved().size();
-        return steps + (steps == 1 ? " change fixes " : " changes fix ") + fixed
+        return steps
+                + (steps == 1 ? " change fixes " : " changes fix ")
+                + fixed
                 + (fixed == 1 ? " finding. " : " findings. ")
-                + repair.proof().sentence() + " "
-                + (repair.left().isEmpty()
+                + claims();
+    }
+
+    /** What is known of the repair: whether all of it is needed, what is left, and what happens on the way. */
+    public String claims() {
+        Repair repair = plan.repair();
+        int left = repair.left().size();
+        return repair.proof().sentence() + " "
+                + (left == 0
                         ? "Nothing serious is left."
-                        : repair.left().size() + " serious "
-                                + (repair.left().size() == 1 ? "finding is" : "findings are") + " left.")
+                        : left + " serious " + (left == 1 ? "finding is" : "findings are") + " left.")
                 + " " + order();
     }
 

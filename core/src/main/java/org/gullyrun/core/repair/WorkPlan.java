@@ -87,6 +87,19 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
         return new WorkPlan(repair, onAir, exact, steps, states);
     }
 
+    /**
+     * What is left to do once one of the steps has been done; the others keep their order.
+     *
+     * @param now the rig with that step, read
+     */
+    public WorkPlan without(Audit audit, Reading now, Change done) {
+        List<Change> order = steps.stream()
+                .map(Step::change)
+                .filter(change -> !change.equals(done))
+                .toList();
+        return of(audit, new Repair(order, now, repair.after(), repair.proof()), order, onAir, exact);
+    }
+
     /** One step between two states. */
     private static Step step(Audit audit, Change change, Reading before, Reading after) {
         Rig rig = change instanceof Change.Add ? after.rig() : before.rig();

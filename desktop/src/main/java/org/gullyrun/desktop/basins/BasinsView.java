@@ -11,7 +11,9 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Planning;
 import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
 /** One basin for every outlet, side by side along the bottom of the window. */
@@ -56,7 +58,8 @@ public final class BasinsView extends StackPane {
                 || !before.soundsAs(now)
                 || !before.alerts().failure().equals(now.alerts().failure())
                 || before.scene() != now.scene()
-                || before.textScale() != now.textScale()) {
+                || before.textScale() != now.textScale()
+                || hearings(before) != hearings(now)) {
             rebuild(now);
         }
         row.getChildren().forEach(child -> {
@@ -64,6 +67,17 @@ public final class BasinsView extends StackPane {
                 basin.select(now.selection(), now.shown());
             }
         });
+    }
+
+    /** What is heard: as the rig is, or while steps of a repair are shown, after the one looked at. */
+    private static List<Hearing> hearings(State state) {
+        Planning planning = state.planning();
+        List<Hearing> after = planning.hearings();
+        boolean planned = state.step() == Step.REPAIR
+                && after != null
+                && planning.scene() == state.scene()
+                && after.size() == state.reading().rig().of(Kind.OUTLET).size();
+        return planned && after != null ? after : state.answer().models().hearings(state.scene());
     }
 
     /** Makes the basins anew. Those with trouble come first if there isn't room for all. */
@@ -88,7 +102,7 @@ public final class BasinsView extends StackPane {
         }
         double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / outlets.size()));
         List<Node> children = row.getChildren();
-        List<Hearing> hearings = state.answer().models().hearings(state.scene());
+        List<Hearing> hearings = hearings(state);
         for (int o = 0; o < outlets.size(); o++) {
             Hearing hearing = hearings.get(o);
             Node known = o < children.size() ? children.get(o) : null;

@@ -122,7 +122,7 @@ final class Analysis implements AutoCloseable {
                 true);
     }
 
-    private static Audit audit(Case what) {
+    static Audit audit(Case what) {
         return RuleCatalogue.on(what.terms(), what.showHours());
     }
 
@@ -348,6 +348,18 @@ final class Analysis implements AutoCloseable {
         if (!drawer.isShutdown()) { // the last frame may still ask after the window was closed
             drawer.execute(reporting(doing, () -> interfaceThread.accept(work.get())));
         }
+    }
+
+    /** Does long work beside others of its kind; it has to ask itself whether it has been overtaken. */
+    void longWork(String doing, Runnable work) {
+        if (!seeker.isShutdown()) {
+            seeker.execute(reporting(doing, work));
+        }
+    }
+
+    /** Does something on the interface thread. */
+    void onScreen(Runnable what) {
+        interfaceThread.accept(what);
     }
 
     /** Works something out of a reading and hands it over. */

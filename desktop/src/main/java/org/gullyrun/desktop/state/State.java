@@ -29,8 +29,7 @@ import org.jspecify.annotations.Nullable;
  * @param place where a person is in the window
  * @param answer what is computed of the survey; it may be one change behind the case, and is whole in itself
  * @param shown what the selection lights
- * @param fixes the fixes of the finding shown as far as known, or null
- * @param causes the root causes of the findings, as far as worked out; may belong to the previous reading
+ * @param proposals what the program proposes to do, as far as worked out
  * @param message something to tell, or null
  * @param leftovers what windows that ended without saving have left behind, to be decided on
  * @param alerts what a person has to know as long as it is so
@@ -43,8 +42,7 @@ public record State(
         Place place,
         Answer answer,
         Shown shown,
-        @Nullable FixList fixes,
-        RootCauses.Found causes,
+        Proposals proposals,
         @Nullable Message message,
         List<UnsavedChanges> leftovers,
         Alerts alerts,
@@ -60,8 +58,7 @@ public record State(
                 Place.in(what.surveys().getFirst().id()),
                 answer,
                 Shown.NOTHING,
-                null,
-                RootCauses.Found.NOTHING,
+                Proposals.NONE,
                 null,
                 leftovers,
                 alerts,
@@ -142,8 +139,7 @@ public record State(
                 place.at(survey, scene),
                 answer,
                 shown,
-                fixes,
-                causes,
+                proposals,
                 message,
                 leftovers,
                 alerts.causes(true),
@@ -151,31 +147,31 @@ public record State(
     }
 
     State with(Past other) {
-        return new State(what, file, other, place, answer, shown, fixes, causes, message, leftovers, alerts, look);
+        return new State(what, file, other, place, answer, shown, proposals, message, leftovers, alerts, look);
     }
 
     State in(@Nullable Path other) {
-        return new State(what, other, past, place, answer, shown, fixes, causes, message, leftovers, alerts, look);
+        return new State(what, other, past, place, answer, shown, proposals, message, leftovers, alerts, look);
     }
 
     State with(Place other) {
-        return new State(what, file, past, other, answer, shown, fixes, causes, message, leftovers, alerts, look);
+        return new State(what, file, past, other, answer, shown, proposals, message, leftovers, alerts, look);
     }
 
     State with(@Nullable Message other) {
-        return new State(what, file, past, place, answer, shown, fixes, causes, other, leftovers, alerts, look);
+        return new State(what, file, past, place, answer, shown, proposals, other, leftovers, alerts, look);
     }
 
     State with(Look other) {
-        return new State(what, file, past, place, answer, shown, fixes, causes, message, leftovers, alerts, other);
+        return new State(what, file, past, place, answer, shown, proposals, message, leftovers, alerts, other);
     }
 
     State with(List<UnsavedChanges> left) {
-        return new State(what, file, past, place, answer, shown, fixes, causes, message, left, alerts, look);
+        return new State(what, file, past, place, answer, shown, proposals, message, left, alerts, look);
     }
 
     State with(Alerts other) {
-        return new State(what, file, past, place, answer, shown, fixes, causes, message, leftovers, other, look);
+        return new State(what, file, past, place, answer, shown, proposals, message, leftovers, other, look);
     }
 
     /** Whether the answer shown is not of the case as it stands: it is being worked out, or could not be. */
@@ -184,12 +180,34 @@ public record State(
     }
 
     State with(@Nullable FixList list) {
-        return new State(what, file, past, place, answer, shown, list, causes, message, leftovers, alerts, look);
+        return with(proposals.with(list));
     }
 
     State with(RootCauses.Found found) {
-        Alerts now = alerts.causes(false);
-        return new State(what, file, past, place, answer, shown, fixes, found, message, leftovers, now, look);
+        return with(proposals.with(found)).with(alerts.causes(false));
+    }
+
+    State with(Planning planning) {
+        return with(proposals.with(planning));
+    }
+
+    private State with(Proposals other) {
+        return new State(what, file, past, place, answer, shown, other, message, leftovers, alerts, look);
+    }
+
+    /** As {@link Proposals#fixes}. */
+    public @Nullable FixList fixes() {
+        return proposals.fixes();
+    }
+
+    /** As {@link Proposals#causes}. */
+    public RootCauses.Found causes() {
+        return proposals.causes();
+    }
+
+    /** As {@link Proposals#planning}. */
+    public Planning planning() {
+        return proposals.planning();
     }
 
     /** The findings that are wanted, in their order. */
@@ -208,7 +226,7 @@ public record State(
     public List<Finding> listed() {
         List<List<Finding>> sections = new ArrayList<>();
         Set<Finding> rest = new LinkedHashSet<>(wanted());
-        for (RootCauses.Group group : causes.groups()) {
+        for (RootCauses.Group group : causes().groups()) {
             List<Finding> here = new ArrayList<>();
             for (Finding finding : group.findings()) {
                 rest.stream()
@@ -239,8 +257,7 @@ public record State(
                 place,
                 answer.deepened(whole, models),
                 now.finding() == null ? shown : now,
-                fixes,
-                causes,
+                proposals,
                 message,
                 leftovers,
                 alerts,
@@ -264,8 +281,7 @@ public record State(
                 place.with(selected, within),
                 newest,
                 gone ? shown.cleared(newest.reading(), within) : next,
-                null,
-                causes,
+                proposals.with((FixList) null),
                 message,
                 leftovers,
                 newest == answer ? alerts : alerts.failed("").causes(true),

@@ -5,7 +5,8 @@ public enum Step {
     INTAKE("Intake", 1),
     BRIEF("Brief", 2),
     TRACE("Trace", 3),
-    FINDINGS("Findings", 4);
+    FINDINGS("Findings", 4),
+    REPAIR("Repair", 5);
 
     private final String label;
     private final int key;

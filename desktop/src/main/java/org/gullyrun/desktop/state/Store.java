@@ -28,6 +28,7 @@ import org.jspecify.annotations.Nullable;
 public final class Store implements AutoCloseable {
     private final List<BiConsumer<State, State>> watchers = new ArrayList<>();
     private final Analysis analysis;
+    private final Planner planner;
     private final CaseSession session;
     private State state;
 
@@ -43,6 +44,7 @@ public final class Store implements AutoCloseable {
      */
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals) {
         this.analysis = new Analysis(interfaceThread, new Results());
+        this.planner = new Planner(this, analysis);
         this.session = new CaseSession(interfaceThread, analysis, journals, new Files());
         Safekeeping.Opening opening = session.begin(what, file);
         Analysis.First first = Analysis.first(what);
@@ -76,7 +78,17 @@ public final class Store implements AutoCloseable {
         state = to;
         if (to != before) {
             List.copyOf(watchers).forEach(w -> w.accept(before, to));
+            planner.follow(state);
         }
+    }
+
+    /** Plans the repair, and does what is ticked off. */
+    public Planner planner() {
+        return planner;
+    }
+
+    void show(Planning planning) {
+        next(state.with(planning));
     }
 
     /** A person presses keys or buttons: long work waits meanwhile. */
@@ -84,21 +96,13 @@ public final class Store implements AutoCloseable {
         analysis.pressed();
     }
 
-    private void seekFixes() {
-        analysis.seekFixes(state);
-    }
-
-    private void lookDeeper() {
-        analysis.lookDeeper(state, false);
-    }
-
     /** What the analysis brings goes into the next state. */
     private final class Results implements Analysis.Results {
         @Override
         public void answered(Answer answer) {
             next(state.showing(answer, state.selection(), state.scene()));
-            seekFixes();
-            lookDeeper();
+            analysis.seekFixes(state);
+            analysis.lookDeeper(state, false);
         }
 
         @Override
@@ -112,7 +116,7 @@ public final class Store implements AutoCloseable {
                     && state.shown().finding() == null;
             next(state.deepened(whole, models));
             if (comes && state.shown().finding() != null) {
-                seekFixes();
+                analysis.seekFixes(state);
             }
         }
 
@@ -146,7 +150,7 @@ public final class Store implements AutoCloseable {
     public void chooseScene(int scene) {
         if (scene >= -1 && scene < state.reading().scenes().size()) {
             next(state.showing(state.answer(), state.selection(), scene));
-            seekFixes();
+            analysis.seekFixes(state);
         }
     }
 
@@ -154,7 +158,7 @@ public final class Store implements AutoCloseable {
     public void select(Selection selection) {
         if (!selection.equals(state.selection())) {
             next(state.showing(state.answer(), selection, state.scene()));
-            seekFixes();
+            analysis.seekFixes(state);
         }
     }
 
@@ -320,7 +324,7 @@ public final class Store implements AutoCloseable {
         @Override
         public void begun(Case what, @Nullable Path file, Analysis.First first, List<UnsavedChanges> leftovers) {
             next(State.fresh(what, file, first.answer(), leftovers, alerts(first), state.look()));
-            lookDeeper();
+            analysis.lookDeeper(state, false);
         }
 
         @Override
@@ -350,8 +354,8 @@ public final class Store implements AutoCloseable {
             return;
         }
         next(changed.showing(soon, changed.selection(), changed.scene()));
-        seekFixes();
-        lookDeeper();
+        analysis.seekFixes(state);
+        analysis.lookDeeper(state, false);
     }
 
     /** Chooses which findings are listed. */

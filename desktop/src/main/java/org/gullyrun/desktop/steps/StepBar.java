@@ -13,6 +13,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Judgement;
+import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -52,6 +53,7 @@ public final class StepBar extends VBox {
             String state = switch (step) {
                 case INTAKE -> asked == 0 ? "" : asked + " to ask";
                 case BRIEF, TRACE -> "";
+                case REPAIR -> steps(now);
                 case FINDINGS ->
                     now.alerts().isNotAudited()
                             ? "not audited"
@@ -73,6 +75,17 @@ public final class StepBar extends VBox {
                                     : open > 0 && step == Step.FINDINGS ? "bad-text" : "warn-text");
             button.setAccessibleText(step.label() + (state.isEmpty() ? "" : ", " + state));
         }
+    }
+
+    /** How many steps the repair still has, once it is planned. */
+    private static String steps(State now) {
+        WorkPlan plan = now.planning().plan();
+        if (plan == null
+                || plan.states().getFirst().rig() != now.reading().rig()
+                || plan.steps().isEmpty()) {
+            return "";
+        }
+        return plan.steps().size() + (plan.steps().size() == 1 ? " change" : " changes");
     }
 
     /** Builds the seven steps, with the line that is walked down. */

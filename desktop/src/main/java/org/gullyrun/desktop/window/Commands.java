@@ -37,6 +37,9 @@ final class Commands {
             told("Brief", "Move the row", "Alt ↑ ↓"));
 
     private static final double TEXT_STEP = 0.125;
+    /** The group of what is done with the steps of a repair. */
+    static final String REPAIR = "Repair";
+
     private static final double ZOOM_IN = 1.25;
     private static final double ZOOM_OUT = 0.8;
 
@@ -70,6 +73,7 @@ final class Commands {
             case BRIEF -> List.of("Brief");
             case TRACE -> List.of("Map", "Route");
             case FINDINGS -> List.of("Finding", "Change");
+            case REPAIR -> List.of(REPAIR, "Change");
         };
         keys.sort(Comparator.comparingInt(a -> first.contains(a.group()) ? first.indexOf(a.group()) : first.size()));
         return keys;
@@ -96,6 +100,16 @@ final class Commands {
         add("Lists", "questions-text", "Export questions as text …", "", lists::saveQuestionText);
         add("Lists", "answers-in", "Import answered question sheet …", "", lists::takeAnswers);
         add("Lists", "inventory-out", "Export inventory …", "", lists::saveInventory);
+    }
+
+    /** Fills the part about the steps of a repair. Their keys count only while the steps are shown: see {@link Frame#stepKey}. */
+    void addRepair(RepairCommands repair) {
+        add(REPAIR, "step-done", "Done, next step", "Space", repair::done);
+        add(REPAIR, "step-out", "Not possible here", "X", repair::ruleOut);
+        add(REPAIR, "allow-all", "Allow everything again", "Shift X", repair::allowAll);
+        add(REPAIR, "copy-steps", "Copy all steps for the creator", "C", repair::copy);
+        add(REPAIR, "work-order", "Save the work order …", "Ctrl P", repair::save, "Shortcut+P");
+        add(REPAIR, "work-order-text", "Save the work order as text …", "", repair::saveText);
     }
 
     /** Fills the part about how things look, where to go, and what is shown; the frame may be made later. */

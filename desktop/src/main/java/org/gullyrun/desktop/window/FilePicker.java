@@ -12,7 +12,9 @@ public interface FilePicker {
         /** A list: an inventory, a question sheet. */
         LIST("Lists", ".csv", "*.csv", "*.tsv", "*.txt"),
         /** A text to read. */
-        TEXT("Texts", ".md", "*.md");
+        TEXT("Texts", ".md", "*.md"),
+        /** A page to print. */
+        PAGE("Pages", ".html", "*.html", "*.htm");
 
         private final String title;
         private final String ending;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -20,6 +21,8 @@ import org.gullyrun.desktop.head.HeadView;
 import org.gullyrun.desktop.intake.IntakeSide;
 import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.repair.RepairSide;
+import org.gullyrun.desktop.repair.RepairView;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -42,8 +45,11 @@ final class Frame extends BorderPane {
             "devices-in");
 
     private final Store store;
+    private final List<Action> commands;
     private final HeadView head;
     private final MapView map;
+    private final RepairView repair;
+    private final RepairSide repairSide;
     private final FindingsView findings;
     private final IntakeView intake;
     private final IntakeSide intakeSide;
@@ -66,16 +72,19 @@ final class Frame extends BorderPane {
      */
     Frame(Store store, List<Action> commands, Preferences remembered, FileCommands files, double width) {
         this.store = store;
+        this.commands = commands;
         this.map = new MapView(store);
         this.findings = new FindingsView(store);
+        this.repair = new RepairView(store);
+        this.repairSide = new RepairSide(store, steps(commands));
         this.head = new HeadView(store, () -> commands, remembered::recent, files::open);
         this.intake = new IntakeView(store);
         this.intakeSide = new IntakeSide(store, intake, offers(commands));
         this.brief = new BriefView(store);
         this.briefSide = new BriefSide(store, brief);
         this.evidence = new EvidenceView(store);
-        this.middle = new SheetStack(findings, map, brief, intake);
-        this.side = new SheetStack(evidence, briefSide, intakeSide);
+        this.middle = new SheetStack(findings, map, brief, intake, repair);
+        this.side = new SheetStack(evidence, briefSide, intakeSide, repairSide);
         alerts.setId("alerts");
         alerts.getStyleClass().setAll("alerts");
         alerts.setWrapText(true);
@@ -98,6 +107,14 @@ final class Frame extends BorderPane {
                     .forEach(a -> offers.add(new IntakeSide.Offer(id, a.name(), a.shown(), a.run())));
         }
         return offers;
+    }
+
+    /** What can be done with the steps of a repair. */
+    private static List<RepairSide.Offer> steps(List<Action> commands) {
+        return commands.stream()
+                .filter(a -> a.group().equals(Commands.REPAIR))
+                .map(a -> new RepairSide.Offer(a.id(), a.name(), a.shown(), a.run()))
+                .toList();
     }
 
     HeadView head() {
@@ -131,8 +148,15 @@ final class Frame extends BorderPane {
                     case BRIEF -> brief;
                     case FINDINGS -> findings;
                     case TRACE -> map;
+                    case REPAIR -> repair;
                 });
-        side.show(step == Step.BRIEF ? briefSide : step == Step.INTAKE && !details ? intakeSide : evidence);
+        side.show(
+                switch (step) {
+                    case INTAKE -> details ? evidence : intakeSide;
+                    case BRIEF -> briefSide;
+                    case REPAIR -> repairSide;
+                    case TRACE, FINDINGS -> evidence;
+                });
     }
 
     /** Goes to a step; where it is the one shown already, back into its sheet. */
@@ -188,6 +212,35 @@ final class Frame extends BorderPane {
         return store.state().step() == Step.BRIEF && !isIn(getScene().getFocusOwner(), side);
     }
 
+    /** Keys of the steps of a repair: walking along them, and ticking off. */
+    private boolean repairKey(KeyEvent e) {
+        Node owner = getScene().getFocusOwner();
+        if (e.isShortcutDown() || e.isAltDown()) {
+            return false;
+        }
+        switch (e.getCode()) {
+            case DOWN -> store.planner().walk(1);
+            case UP -> store.planner().walk(-1);
+            case SPACE -> {
+                if (owner instanceof ButtonBase || isIn(owner, side)) {
+                    return false; // what has the focus is pressed
+                }
+                run("step-done");
+            }
+            case X -> run(e.isShiftDown() ? "allow-all" : "step-out");
+            case C -> run("copy-steps");
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Runs a command by its id. */
+    private void run(String id) {
+        commands.stream().filter(a -> a.id().equals(id)).forEach(a -> a.run().run());
+    }
+
     /** Keys that belong to what is shown rather than to a command; false if this is none. */
     boolean stepKey(KeyEvent e, boolean typing) {
         if (typing) {
@@ -197,6 +250,9 @@ final class Frame extends BorderPane {
             return true;
         }
         boolean walks = e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP;
+        if (store.state().step() == Step.REPAIR) {
+            return repairKey(e);
+        }
         if (store.state().step() == Step.FINDINGS && walks) {
             store.selectFinding(e.getCode() == KeyCode.DOWN ? 1 : -1);
             return true;

@@ -103,7 +103,7 @@ final class ListFiles {
     }
 
     /** Asks for a file and writes a text to it, off the interface thread. */
-    private void save(String suggested, FilePicker.Sort sort, Supplier<String> text) {
+    void save(String suggested, FilePicker.Sort sort, Supplier<String> text) {
         files.toSave(sort, suggested).ifPresent(file -> {
             String written = text.get();
             CompletableFuture.runAsync(() -> write(file, written));

@@ -42,7 +42,7 @@ public final class Picture {
      *
      * @param what the case
      * @param survey the id of a survey, or empty for the first
-     * @param step intake, brief, trace or findings
+     * @param step intake, brief, trace, findings or repair
      * @param scene the name of a scene, or empty for all
      * @param select what is typed into the find field to select something; in the intake, the name of a section and, after
      *     a slash, what is typed into its next row, a tab as \t; or empty
@@ -139,7 +139,10 @@ public final class Picture {
                 boolean grouped = store.state().causes().ended()
                         || store.state().alerts().isNotAudited()
                         || store.state().step() != Step.FINDINGS && System.currentTimeMillis() - began > ENOUGH;
-                frames = drawn && selected && mended && grouped ? frames + 1 : 0;
+                boolean planned = store.state().step() != Step.REPAIR
+                        || store.state().planning().of() != null
+                                && !store.state().planning().isWorking();
+                frames = drawn && selected && mended && grouped && planned ? frames + 1 : 0;
                 if (frames > 20 || late) {
                     stop();
                     done.complete(workbench.scene().snapshot(null));
@@ -179,7 +182,9 @@ public final class Picture {
         } else if (!wanted.select.isEmpty()) {
             store.select(new Selection.Trouble(wanted.select));
         }
-        if (wanted.hop >= 0) {
+        if (wanted.hop >= 0 && store.state().step() == Step.REPAIR) {
+            store.planner().look(wanted.hop);
+        } else if (wanted.hop >= 0) {
             store.lookAt(wanted.hop);
         }
     }

@@ -50,7 +50,9 @@ public final class Workbench {
         Sheets sheets = new Sheets(store, overlay);
         this.files = new FileCommands(store, overlay, picker, remembered, dialogs);
         this.commands = new Commands(store);
-        commands.addCases(files, dialogs, new ListFiles(store, overlay, picker), sheets);
+        ListFiles lists = new ListFiles(store, overlay, picker);
+        commands.addCases(files, dialogs, lists, sheets);
+        commands.addRepair(new RepairCommands(store, lists));
         AtomicReference<Frame> made = new AtomicReference<>();
         commands.addViews(made::get, overlay, dialogs, sheets);
         double width = stage.getScene() == bare ? bare.getWidth() : Double.NaN;

@@ -1,0 +1,154 @@
+package org.gullyrun.desktop.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.JoinedFindings;
+import org.gullyrun.core.repair.Repair;
+import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.SidePane;
+import org.gullyrun.desktop.state.Planning;
+import org.gullyrun.desktop.state.State;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** Beside the steps: the one looked at, what to say to the creator, the exact setting, and what comes of it. */
+public final class RepairSide extends SidePane {
+    /** So many findings are listed. */
+    private static final int MOST = 6;
+
+    private final Store store;
+    private final List<Offer> offers;
+
+    /**
+     * Something that can be done with the steps.
+     *
+     * @param id the id of its row
+     * @param name what it is called
+     * @param keys the key that does it
+     * @param run does it
+     */
+    public record Offer(String id, String name, String keys, Runnable run) {}
+
+    /** The side of what the store holds. */
+    public RepairSide(Store store, List<Offer> offers) {
+        super("repair-side");
+        this.store = store;
+        this.offers = List.copyOf(offers);
+        store.watch(this::update);
+    }
+
+    private void update(State before, State now) {
+        if (now.step() != Step.REPAIR) {
+            return;
+        }
+        boolean same = before.step() == now.step()
+                && before.planning() == now.planning()
+                && before.textScale() == now.textScale();
+        if (!same || box.getChildren().isEmpty()) {
+            fit(now.textScale());
+            show(() -> content(now));
+        }
+    }
+
+    /** What is said of the step looked at, or of the whole where there is none. */
+    private List<Node> content(State state) {
+        Planning planning = state.planning();
+        WorkPlan plan = planning.plan();
+        WorkPlan.Step step = planning.current();
+        List<Node> all = new ArrayList<>();
+        if (plan == null || step == null) {
+            all.add(Nodes.label(
+                    planning.isWorking() ? "Looking for the repair …" : "Nothing to do here", "water-title"));
+            all.add(Nodes.label(
+                    planning.isWorking()
+                            ? "Every change is tried on a copy of the rig."
+                            : "Steps come here when something serious is wrong.",
+                    "soft"));
+            return all;
+        }
+        int at = planning.step();
+        all.add(Nodes.label("Step " + (at + 1) + " of " + plan.steps().size(), "water-title"));
+        part(all, "Say to the creator");
+        Label said = Nodes.label("“" + step.sentence() + ".”", "quote");
+        said.setId("say");
+        all.add(said);
+        all.add(Nodes.rule());
+        part(all, "Setting");
+        all.add(Nodes.label(step.where()));
+        if (!step.from().isEmpty() || !step.to().isEmpty()) {
+            all.add(Nodes.label(step.from() + " → " + step.to(), "figures"));
+        }
+        fixed(all, state, plan, at);
+        all.add(Nodes.label("If you stop after this step, " + plan.ifStopped(at) + ".", "soft"));
+        all.add(Nodes.label("The basins below show what everybody hears then.", "caption"));
+        all.add(Nodes.rule());
+        for (Offer offer : offers) {
+            all.add(offer(offer));
+        }
+        ways(all, planning);
+        return all;
+    }
+
+    /** What the step fixes, and what goes wrong or is heard by it. */
+    private void fixed(List<Node> all, State state, WorkPlan plan, int at) {
+        WorkPlan.Step step = plan.steps().get(at);
+        part(all, "After this step");
+        List<JoinedFindings> rows = JoinedFindings.of(plan.states().get(at).rig(), step.fixes());
+        for (JoinedFindings row : rows.subList(0, Math.min(MOST, rows.size()))) {
+            all.add(line("✓", "good-text", row.title()));
+        }
+        if (rows.size() > MOST) {
+            all.add(Nodes.label("and " + (rows.size() - MOST) + " more", "caption"));
+        }
+        if (rows.isEmpty()) {
+            all.add(Nodes.label("It makes way for later steps.", "soft"));
+        }
+        for (JoinedFindings row : JoinedFindings.of(plan.states().get(at + 1).rig(), step.causes())) {
+            all.add(line("!", "bad-text", row.title() + ", until a later step"));
+        }
+        if (!step.heard().isEmpty()) {
+            all.add(line("·", "warn-text", step.heard()));
+        }
+    }
+
+    private static void part(List<Node> all, String heading) {
+        all.add(Nodes.label(heading, "caption"));
+    }
+
+    private static Node line(String sign, String tone, String text) {
+        Label mark = Nodes.label(sign, "strong", tone);
+        mark.setMinWidth(USE_PREF_SIZE);
+        Label words = Nodes.label(text);
+        return new HBox(7, mark, words);
+    }
+
+    private Node offer(Offer offer) {
+        Label name = Nodes.label(offer.name, offer.id.equals("step-done") ? "strong" : "plain");
+        Label keys = Nodes.label(offer.keys, "key-cap");
+        keys.setMinWidth(USE_PREF_SIZE);
+        keys.setVisible(!offer.keys.isEmpty());
+        return new ClickRow("fix", offer.id, offer.name, offer.run, name, Nodes.spacer(), keys);
+    }
+
+    /** Other ways to the same end. */
+    private static void ways(List<Node> all, Planning planning) {
+        if (planning.ways().size() < 2) {
+            return;
+        }
+        all.add(Nodes.rule());
+        part(all, "Another way");
+        for (Repair way : planning.ways().subList(1, planning.ways().size())) {
+            List<String> where = new ArrayList<>();
+            way.approaches().forEach((approach, count) -> where.add(count + " " + approach.word()));
+            Label words = Nodes.label(String.join(", ", where), "plain");
+            Label price = Nodes.label(way.price(), "small", "soft");
+            all.add(new VBox(1, words, price));
+        }
+    }
+}

@@ -1,0 +1,220 @@
+package org.gullyrun.desktop.state;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BooleanSupplier;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.repair.Conditions;
+import org.gullyrun.core.repair.Repair;
+import org.gullyrun.core.repair.WholeRepair;
+import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Ids;
+import org.gullyrun.core.rig.Rig;
+
+/**
+ * Plans the repair while its step is shown, away from the interface thread, and does what is ticked off. The survey as found
+ * stays as evidence: the first step that is done makes a copy of it, which is then repaired.
+ */
+public final class Planner {
+    /** The name of the survey that is being repaired. */
+    private static final String IN_REPAIR = "in repair";
+
+    private final Store store;
+    private final Analysis analysis;
+    /** Counts what was asked for; what is overtaken stops at its next trial. */
+    private final AtomicLong newest = new AtomicLong();
+
+    Planner(Store store, Analysis analysis) {
+        this.store = store;
+        this.analysis = analysis;
+    }
+
+    /** Plans anew where the rig that is shown is another, and draws the plan for another scene. */
+    void follow(State now) {
+        if (now.step() != Step.REPAIR || now.isAnswerOld() || now.alerts().isNotAudited()) {
+            return;
+        }
+        Planning known = now.planning();
+        Reading of = known.of();
+        if (of == null
+                || of.rig() != now.reading().rig()
+                || of.brief() != now.reading().brief()) {
+            boolean same = known.survey().equals(now.survey());
+            WorkPlan plan = known.plan();
+            Change done = known.done().isEmpty() ? null : known.done().getLast();
+            if (same && plan != null && done != null && isDone(plan, done, now)) {
+                goOn(now, plan, done);
+                return;
+            }
+            plan(
+                    now,
+                    same ? known.conditions() : Conditions.NONE,
+                    known.onAir(),
+                    same ? standing(known.done(), now.reading().rig()) : List.of());
+        } else if (known.plan() != null && known.scene() != now.scene() && !known.isWorking()) {
+            redraw(now, known.plan());
+        }
+    }
+
+    /** Whether a rig is as planned, with one of the steps done and nothing else. */
+    private static boolean isDone(WorkPlan plan, Change done, State now) {
+        Reading start = plan.states().getFirst();
+        return start.brief() == now.reading().brief()
+                && plan.steps().stream().anyMatch(s -> s.change().equals(done))
+                && Changes.between(start.rig(), now.reading().rig()).equals(List.of(done));
+    }
+
+    /** Goes on with the other steps, in their order: a plan that holds isn't made anew. */
+    private void goOn(State now, WorkPlan plan, Change done) {
+        long turn = newest.incrementAndGet();
+        Planning known = now.planning();
+        store.show(known.begun(now.reading(), known.conditions(), known.onAir(), known.done(), now.survey()));
+        Case what = now.what();
+        int scene = now.scene();
+        analysis.longWork("go on with the repair", () -> {
+            Audit audit = Analysis.audit(what).quick();
+            Reading start = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
+            WorkPlan rest = plan.without(audit, start, done);
+            show(turn, List.of(rest.repair()), rest, scene, false);
+        });
+    }
+
+    /** What of the changes that were ticked off still stands: undoing takes them away. */
+    private static List<Change> standing(List<Change> done, Rig rig) {
+        return done.stream()
+                .filter(change -> switch (change) {
+                    case Change.Set set -> {
+                        Element element = rig.find(set.element());
+                        yield element != null && Objects.equals(element.raw(set.setting()), set.to());
+                    }
+                    case Change.Add add -> rig.find(add.element()) != null;
+                    case Change.Remove remove -> rig.find(remove.element()) == null;
+                })
+                .toList();
+    }
+
+    /** Works the plan out under some conditions. */
+    private void plan(State now, Conditions conditions, boolean onAir, List<Change> done) {
+        long turn = newest.incrementAndGet();
+        store.show(now.planning().begun(now.reading(), conditions, onAir, done, now.survey()));
+        Case what = now.what();
+        Rig good = now.goodRig();
+        int scene = now.scene();
+        BooleanSupplier over = () -> turn != newest.get();
+        analysis.longWork("plan the repair", () -> {
+            Audit audit = Analysis.audit(what).quick();
+            Reading reading = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
+            WholeRepair whole = new WholeRepair(audit, good, reading, conditions, over);
+            WorkPlan[] plan = new WorkPlan[1];
+            List<Repair> ways = whole.find(soFar -> {
+                if (plan[0] == null) {
+                    plan[0] = WorkPlan.of(audit, soFar.getFirst(), onAir);
+                }
+                show(turn, soFar, plan[0], scene, true);
+            });
+            if (!ways.isEmpty()) {
+                show(turn, ways, plan[0], scene, false);
+            } else {
+                analysis.onScreen(() -> end(turn));
+            }
+        });
+    }
+
+    /** Shows what was found, unless something else was asked for meanwhile. */
+    private void show(long turn, List<Repair> ways, WorkPlan plan, int scene, boolean more) {
+        Planning.Drawn drawn = Planning.Drawn.of(plan, scene);
+        analysis.onScreen(() -> {
+            if (turn == newest.get()) {
+                store.show(store.state().planning().found(ways, plan, drawn, more));
+            }
+        });
+    }
+
+    private void end(long turn) {
+        if (turn == newest.get()) {
+            store.show(store.state().planning().ended());
+        }
+    }
+
+    /** Draws the plan for another scene. */
+    private void redraw(State now, WorkPlan plan) {
+        long turn = newest.incrementAndGet();
+        List<Repair> ways = now.planning().ways();
+        int scene = now.scene();
+        analysis.longWork("draw the repair", () -> show(turn, ways, plan, scene, false));
+    }
+
+    /** Looks at the step so many further. */
+    public void walk(int by) {
+        look(store.state().planning().step() + by);
+    }
+
+    /** Looks at a step, counted from 0. */
+    public void look(int step) {
+        store.show(store.state().planning().at(step));
+    }
+
+    /** Orders the steps for a show that is on air, or isn't. */
+    public void onAir(boolean is) {
+        Planning now = store.state().planning();
+        if (is != now.onAir()) {
+            plan(store.state(), now.conditions(), is, now.done());
+        }
+    }
+
+    /** Plans the rest anew without the step looked at, which isn't possible here. */
+    public void ruleOut() {
+        Planning now = store.state().planning();
+        WorkPlan.Step step = now.current();
+        if (step != null) {
+            plan(store.state(), now.conditions().without(Conditions.about(step.change())), now.onAir(), now.done());
+            store.tell(new Message("Planned anew without: " + step.sentence() + ".", false));
+        }
+    }
+
+    /** Allows everything again that was ruled out. */
+    public void allowAll() {
+        Planning now = store.state().planning();
+        plan(store.state(), Conditions.NONE, now.onAir(), now.done());
+    }
+
+    /** Ticks the step looked at off: it is made in the survey that is being repaired, as one step that can be undone. */
+    public void done() {
+        State now = store.state();
+        WorkPlan.Step step = now.planning().current();
+        if (step == null || isStale(now)) {
+            return; // what is shown is of the rig before
+        }
+        List<Change> done = new ArrayList<>(now.planning().done());
+        done.add(step.change());
+        Survey shown = now.surveyShown();
+        Edit made = new Edit.OfRig(shown.id(), List.of(step.change()));
+        String id = shown.id();
+        if (!shown.name().equals(IN_REPAIR)) {
+            id = Ids.from(IN_REPAIR, x -> now.what().survey(x).isPresent());
+            Survey copy = new Survey(id, IN_REPAIR, shown.date(), "", shown.rig(), Map.of());
+            made = new Edit.Several(List.of(
+                    new Edit.OfSurvey(now.what().surveys().size(), null, copy),
+                    new Edit.OfRig(id, List.of(step.change()))));
+        }
+        store.show(now.planning().did(done, id));
+        store.edit(made, "done: " + step.sentence());
+        store.chooseSurvey(id);
+    }
+
+    /** Whether the plan is of a rig that has changed since. */
+    private static boolean isStale(State now) {
+        WorkPlan plan = now.planning().plan();
+        return plan == null || plan.states().getFirst().rig() != now.reading().rig();
+    }
+}

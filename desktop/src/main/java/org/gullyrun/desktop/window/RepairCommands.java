@@ -1,0 +1,76 @@
+package org.gullyrun.desktop.window;
+
+import java.util.function.Consumer;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import org.gullyrun.core.repair.WorkOrder;
+import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Step;
+import org.gullyrun.desktop.state.Store;
+
+/** What is done with the steps of a repair, and with the work order that holds them. */
+final class RepairCommands {
+    private final Store store;
+    private final ListFiles files;
+
+    RepairCommands(Store store, ListFiles files) {
+        this.store = store;
+        this.files = files;
+    }
+
+    /** Ticks the step looked at off, if steps are shown. */
+    void done() {
+        if (isShown()) {
+            store.planner().done();
+        }
+    }
+
+    /** Plans anew without the step looked at. */
+    void ruleOut() {
+        if (isShown()) {
+            store.planner().ruleOut();
+        }
+    }
+
+    /** Allows everything again that was ruled out. */
+    void allowAll() {
+        if (isShown()) {
+            store.planner().allowAll();
+        }
+    }
+
+    private boolean isShown() {
+        return store.state().step() == Step.REPAIR;
+    }
+
+    /** Copies the work order as plain text, for a chat. */
+    void copy() {
+        withOrder(order -> {
+            ClipboardContent content = new ClipboardContent();
+            content.putString(order.text());
+            Clipboard.getSystemClipboard().setContent(content);
+            store.tell(new Message("Copied all steps as a text for the creator.", false));
+        });
+    }
+
+    /** Saves the work order as a page that can be printed. */
+    void save() {
+        withOrder(order -> files.save("work-order", FilePicker.Sort.PAGE, order::html));
+    }
+
+    /** Saves the work order as Markdown. */
+    void saveText() {
+        withOrder(order -> files.save("work-order", FilePicker.Sort.TEXT, order::markdown));
+    }
+
+    /** Does something with the work order, or says that there is none. */
+    private void withOrder(Consumer<WorkOrder> what) {
+        WorkPlan plan = store.state().planning().plan();
+        if (plan == null) {
+            store.tell(new Message("There is no work order yet. Open Repair (key 5) first.", false));
+        } else {
+            what.accept(new WorkOrder(store.state().what().title(), plan));
+        }
+    }
+}

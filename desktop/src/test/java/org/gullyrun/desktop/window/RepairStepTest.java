@@ -1,0 +1,119 @@
+package org.gullyrun.desktop.window;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.state.Step;
+import org.junit.jupiter.api.Test;
+import org.mockito.Mockito;
+import org.testfx.framework.junit5.Start;
+
+/** The step Repair, worked through by keyboard alone from what was found to a rig without serious findings. */
+class RepairStepTest extends WindowTest {
+    @Start
+    void start(Stage shown) throws Exception {
+        open(shown, SampleShow.make());
+    }
+
+    private WorkPlan plan() throws Exception {
+        return Objects.requireNonNull(state().planning().plan());
+    }
+
+    /** Opens Repair and waits until its plan is of the rig shown. */
+    private void planned(Hands robot) throws Exception {
+        if (state().step() != Step.REPAIR) {
+            robot.push(KeyCode.DIGIT5);
+        }
+        until(() -> state().planning().plan() != null
+                && !state().planning().isWorking()
+                && !state().isAnswerOld()
+                && plan().states().getFirst().rig() == state().reading().rig());
+    }
+
+    @Test
+    void theStepsAreWalkedAndTheBasinsShowWhatIsHeardAfterEach(Hands robot) throws Exception {
+        planned(robot);
+        assertEquals(10, plan().steps().size());
+        until(() -> text(robot, "#repair-title").equals("[10 changes fix 40 findings]"));
+        assertTrue(
+                text(robot, "#repair-claims").contains("None of these can be left out."),
+                text(robot, "#repair-claims"));
+        robot.push(KeyCode.DOWN);
+        robot.push(KeyCode.DOWN);
+        until(() -> state().planning().step() == 2);
+        assertEquals("[“" + plan().steps().get(2).sentence() + ".”]", text(robot, "#say"));
+        List<?> heard = state().planning().heard().get(3);
+        assertEquals(heard, state().planning().hearings());
+        robot.push(KeyCode.UP);
+        until(() -> state().planning().step() == 1);
+        robot.push(KeyCode.DIGIT3);
+        until(() -> state().step() == Step.TRACE);
+        assertEquals(plan().states().getFirst().rig(), state().reading().rig(), "looking changes nothing");
+    }
+
+    @Test
+    void theShowIsRepairedStepByStepWithOneThatIsNotPossibleAndTheSurveyAsFoundStays(Hands robot) throws Exception {
+        Rig found = state().surveyShown().rig();
+        planned(robot);
+        String ruledOut = plan().steps().getFirst().sentence();
+        robot.push(KeyCode.X);
+        until(() -> !state().planning().isWorking()
+                && plan().steps().stream().noneMatch(s -> s.sentence().equals(ruledOut)));
+        assertTrue(plan().repair().left().isEmpty());
+        int done = 0;
+        while (!plan().steps().isEmpty()) {
+            done++;
+            String next = plan().steps().getFirst().sentence();
+            robot.push(KeyCode.SPACE);
+            int so = done;
+            assertTrue(so < 20, "it comes to an end");
+            until(() -> state().planning().done().size() == so);
+            planned(robot);
+            assertEquals("in repair", state().surveyShown().name());
+            assertTrue(plan().steps().stream().noneMatch(s -> s.sentence().equals(next)), next + " is done");
+        }
+        assertEquals(
+                List.of(),
+                state().reading().findings().stream()
+                        .filter(Finding::isBad)
+                        .map(Finding::identity)
+                        .toList());
+        until(() -> text(robot, "#repair-title").equals("[Repaired]"));
+        assertEquals(
+                found, state().what().survey(SampleShow.AS_FOUND).orElseThrow().rig());
+
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        int before = done - 1;
+        until(() -> state().planning().done().size() == before);
+        planned(robot);
+        assertEquals(1, plan().steps().size(), "what was undone is planned again");
+    }
+
+    @Test
+    void offAirOtherThingsCountAndTheWorkOrderIsSavedAndCopied(Hands robot) throws Exception {
+        planned(robot);
+        robot.clickOn("#off-air");
+        until(() -> !state().planning().onAir() && !state().planning().isWorking() && !plan().onAir());
+        assertFalse(text(robot, "#repair-claims").contains("on air"));
+        Path page = folder.resolve("order.html");
+        Mockito.when(picker.toSave(FilePicker.Sort.PAGE, "work-order")).thenReturn(Optional.of(page));
+        act(robot, "save the work order …");
+        until(() -> Files.exists(page));
+        String html = Files.readString(page);
+        plan().steps().forEach(s -> assertTrue(html.contains("<strong>" + s.sentence() + ".</strong>"), html));
+        assertNotNull(state().message());
+    }
+}
