@@ -24,6 +24,7 @@ import picocli.CommandLine.Parameters;
             TraceCommand.class,
             ReachCommand.class,
             RepairCommand.class,
+            CompareCommand.class,
             SampleCommand.class,
             PictureCommand.class
         },

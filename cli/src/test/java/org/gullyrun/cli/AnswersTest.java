@@ -298,6 +298,23 @@ class AnswersTest {
     }
 
     @Test
+    void compareBlamesChangesForFindings() throws Exception {
+        JsonNode told = json("compare", file, "--json");
+        assertEquals(14, told.get("changes").size());
+        assertTrue(told.get("whole").asBoolean());
+        assertEquals(1, told.at("/blame/loop.far-end:guests>call").size());
+        int talk = told.at("/blame/loop.far-end:guests>call/0").asInt();
+        assertEquals("strip-talk", told.get("changes").get(talk).get("element").asText());
+        assertEquals(Exit.OK, terminal.run("compare", file, "--from", "known good", "--to", "as found", "--markdown"));
+        assertTrue(terminal.out().contains("14 changes. 13 are to blame for"), terminal.out());
+        assertTrue(terminal.out().contains("## Changes that do no harm"), terminal.out());
+        assertEquals(Exit.OK, terminal.run("compare", file, file, "--from", "as-found"));
+        assertTrue(terminal.out().contains("Nothing is different."), terminal.out());
+        assertEquals(Exit.USAGE, terminal.run("compare", file, "--from", "as-found", "--to", "as-found"));
+        assertEquals(Exit.USAGE, terminal.run("compare", file, "--from", "never"));
+    }
+
+    @Test
     void reachSaysWhoHearsADifference() throws Exception {
         String show = file;
         assertEquals(Exit.OK, terminal.run("reach", show, "ears/level", "--survey", "known-good"));

@@ -22,7 +22,6 @@ public final class RepairSide extends SidePane {
     /** So many findings are listed. */
     private static final int MOST = 6;
 
-    private final Store store;
     private final List<Offer> offers;
 
     /**
@@ -38,7 +37,6 @@ public final class RepairSide extends SidePane {
     /** The side of what the store holds. */
     public RepairSide(Store store, List<Offer> offers) {
         super("repair-side");
-        this.store = store;
         this.offers = List.copyOf(offers);
         store.watch(this::update);
     }
@@ -84,7 +82,7 @@ public final class RepairSide extends SidePane {
         if (!step.from().isEmpty() || !step.to().isEmpty()) {
             all.add(Nodes.label(step.from() + " → " + step.to(), "figures"));
         }
-        fixed(all, state, plan, at);
+        fixed(all, plan, at);
         all.add(Nodes.label("If you stop after this step, " + plan.ifStopped(at) + ".", "soft"));
         all.add(Nodes.label("The basins below show what everybody hears then.", "caption"));
         all.add(Nodes.rule());
@@ -96,7 +94,7 @@ public final class RepairSide extends SidePane {
     }
 
     /** What the step fixes, and what goes wrong or is heard by it. */
-    private void fixed(List<Node> all, State state, WorkPlan plan, int at) {
+    private static void fixed(List<Node> all, WorkPlan plan, int at) {
         WorkPlan.Step step = plan.steps().get(at);
         part(all, "After this step");
         List<JoinedFindings> rows = JoinedFindings.of(plan.states().get(at).rig(), step.fixes());
