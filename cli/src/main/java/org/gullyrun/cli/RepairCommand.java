@@ -82,8 +82,9 @@ final class RepairCommand implements Callable<Integer> {
                         () -> System.nanoTime() > until)
                 .find(x -> {});
         if (repairs.isEmpty()) {
-            throw new UsageProblem("No repair was found within " + SECONDS + " s. 'gullyrun audit' lists the fixes of"
-                    + " single findings.");
+            throw new FileProblem(
+                    argument.file.getFileName() + ": this rig is too large to be repaired as a whole within " + SECONDS
+                            + " s. 'gullyrun audit --fixes' lists the fixes of single findings.");
         }
         WorkPlan plan = WorkPlan.of(audit, repairs.getFirst(), !offAir);
         WorkOrder order = new WorkOrder(opened.what().title(), plan);

@@ -115,7 +115,7 @@ class GullyrunTest {
                 cell.path("blockedRoute").path("gates").get(0).path("why").asText());
         JsonNode loop = scene.path("loops").get(0);
         assertTrue(loop.path("buildsUp").asBoolean());
-        assertEquals(12, loop.path("circles").get(0).path("time").asDouble(), 1e-9);
+        assertEquals(37, loop.path("circles").get(0).path("time").asDouble(), 1e-9);
         assertEquals(Exit.OK, run("trace", file, "--json", "--scene", "Doors", "--source", "host", "--outlet", "live"));
         JsonNode host = json().path("scenes").get(0).path("cells").get(0);
         assertEquals(3, host.path("routeCount").asInt());

@@ -87,11 +87,14 @@ public final class WorkOrder {
     public String claims() {
         Repair repair = plan.repair();
         int left = repair.left().size();
-        return repair.proof().sentence() + " "
-                + (left == 0
-                        ? "Nothing serious is left."
-                        : left + " serious " + (left == 1 ? "finding is" : "findings are") + " left.")
-                + " " + order();
+        String single = plan.steps().size() == 1 && left == 0 ? "Nothing serious is left." : "";
+        return !single.isEmpty()
+                ? single
+                : repair.proof().sentence() + " "
+                        + (left == 0
+                                ? "Nothing serious is left."
+                                : left + " serious " + (left == 1 ? "finding is" : "findings are") + " left.")
+                        + " " + order();
     }
 
     /** What the order keeps from happening. */

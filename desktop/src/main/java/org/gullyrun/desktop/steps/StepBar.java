@@ -34,7 +34,7 @@ public final class StepBar extends VBox {
         setId("steps");
         getStyleClass().add("steps");
         setAlignment(Pos.TOP_CENTER);
-        setPadding(new Insets(26, 0, 0, 0));
+        setPadding(new Insets(18, 0, 0, 0));
         store.watch(this::update);
     }
 
@@ -103,7 +103,7 @@ public final class StepBar extends VBox {
                 stretch.setMinHeight(4 * u);
                 stretch.setPrefHeight(30 * u);
                 line.endYProperty().bind(stretch.heightProperty());
-                VBox.setMargin(stretch, new Insets(5, 0, 5, 0));
+                VBox.setMargin(stretch, new Insets(3, 0, 3, 0));
                 getChildren().add(stretch);
             }
             Circle ring = new Circle(7.5 * u);

@@ -103,13 +103,14 @@ final class Commands {
     }
 
     /** Fills the part about the steps of a repair. Their keys count only while the steps are shown: see {@link Frame#stepKey}. */
-    void addRepair(RepairCommands repair) {
+    void addRepair(RepairCommands repair, CompareSheet compare) {
         add(REPAIR, "step-done", "Done, next step", "Space", repair::done);
         add(REPAIR, "step-out", "Not possible here", "X", repair::ruleOut);
         add(REPAIR, "allow-all", "Allow everything again", "Shift X", repair::allowAll);
         add(REPAIR, "copy-steps", "Copy all steps for the creator", "C", repair::copy);
         add(REPAIR, "work-order", "Save the work order …", "Ctrl P", repair::save, "Shortcut+P");
         add(REPAIR, "work-order-text", "Save the work order as text …", "", repair::saveText);
+        add(REPAIR, "compare", "Compare with another survey …", "D", compare::open, "D");
     }
 
     /** Fills the part about how things look, where to go, and what is shown; the frame may be made later. */

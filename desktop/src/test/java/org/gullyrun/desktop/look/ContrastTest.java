@@ -45,7 +45,12 @@ class ContrastTest {
             ".arrow:dimmed",
             ".rung-dot",
             ".rung-dot.dry",
-            ".step-dot");
+            ".step-dot",
+            ".step-band",
+            ".step-ring",
+            ".flow-plate.bad",
+            ".flow-plate.plain",
+            ".flow-tick"); // on a channel: see below
 
     private static final Pattern RULE = Pattern.compile("(?m)^([^@/{}\\n]+?)\\s*\\{([^}]*)}");
     private static final Pattern SET = Pattern.compile("(-[a-z-]+):\\s*([^;]+);");
@@ -158,6 +163,7 @@ class ContrastTest {
             for (String ground : MARK_GROUNDS) {
                 check(night, "glyph dimmed", "-ink", ground, opacity(".glyph:dimmed"), MARK, faint);
                 check(night, "glyph dimmed", "-bad", ground, opacity(".glyph:dimmed"), MARK, faint);
+                check(night, "tick on a channel", "-paper", "-channel", 1, MARK, faint);
                 check(night, "loop dimmed", "-bad", ground, opacity(".channel.return.loop:dimmed"), MARK, faint);
                 check(
                         night,

@@ -75,7 +75,7 @@ class MapTest {
                 .findFirst()
                 .orElseThrow();
         assertEquals("orrery:0>mole:0", loop.ports());
-        assertEquals("loop 0.0 dB, 12 ms a round", loop.loop());
+        assertEquals("loop 0.0 dB, 37 ms a round", loop.loop());
     }
 
     @Test

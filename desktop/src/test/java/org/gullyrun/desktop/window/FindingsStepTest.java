@@ -94,7 +94,8 @@ class FindingsStepTest extends SampleWindowTest {
         until(() -> robot.lookup("#choice-what-0").tryQuery().isPresent());
         robot.clickOn("#choice-what-0"); // stop the mixer
         until(() -> text(robot, "#overlay .title").contains("What if you stop Brookdesk?"));
-        assertTrue(text(robot, "#overlay .section-title").contains("No longer heard (17)"));
+        String told = text(robot, "#overlay .section-title");
+        assertTrue(told.contains("No longer heard (16)"), told);
         robot.clickOn("#answer-discard");
         assertEquals(before, state().what());
         robot.push(KeyCode.L);
