@@ -12,7 +12,6 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -24,7 +23,7 @@ import org.gullyrun.core.rig.Sources;
  * The flow graph of one scene, written a second time from the table of the rig model, as plainly as it goes: no arrays, no
  * sharing, nothing of the program's own flow package. It knows of a segment only whether it is open and why not.
  */
-final class SlowGraph extends SlowDevices {
+final class SlowGraph extends SlowLinks {
     /** An input as a scene brings it. */
     private record Brought(String point, Element input, double level, double delay, boolean open) {}
 
@@ -323,63 +322,6 @@ final class SlowGraph extends SlowDevices {
             if (starts(o)) {
                 boolean one = output(a, o) != Choice.Special.NOTHING;
                 enter(o.id(), b, input, join(path, closed(one, "plays " + o.id())));
-            }
-        }
-    }
-
-    private void links() {
-        rig.of(Kind.CABLE)
-                .forEach(c -> join(c, c.get(Links.CABLE_FROM), c.get(Links.CABLE_TO), 0, db(c, Links.CABLE_LATENCY)));
-        rig.of(Kind.WIRE)
-                .forEach(w -> join(
-                        w,
-                        w.get(Links.WIRE_FROM),
-                        w.get(Links.WIRE_TO),
-                        db(w, Links.WIRE_GAIN),
-                        db(w, Links.WIRE_LATENCY)));
-        for (Element air : rig.of(Kind.COUPLING)) {
-            Double metres = air.get(Links.COUPLING_DISTANCE);
-            Double entered = air.get(Links.COUPLING_LATENCY);
-            double late = entered != null ? entered : metres != null ? metres / 0.343 : 0;
-            join(air, air.get(Links.COUPLING_FROM), air.get(Links.COUPLING_TO), db(air, Links.COUPLING_GAIN), late);
-        }
-        for (Element pass : rig.of(Kind.PASS_THROUGH)) {
-            String to = passTarget(pass);
-            if (!on(pass, Links.PASS_DIRECT) && !to.isEmpty()) {
-                Set<String> gates = closed(on(pass, Links.PASS_ENABLED), "enabled " + pass.id());
-                add(
-                        pass.get(Links.PASS_FROM),
-                        to,
-                        pass,
-                        db(pass, Links.PASS_GAIN),
-                        db(pass, Links.PASS_LATENCY),
-                        gates);
-            }
-        }
-        for (Element n : rig.of(Kind.PROCESSOR)) {
-            Set<String> running = closed(on(n, Links.PROCESSOR_RUNNING), "running " + n.id());
-            List<String> reads = leads(n.get(Links.PROCESSOR_MACHINE), n.get(Links.PROCESSOR_FROM), false);
-            for (String from : reads) {
-                Set<String> gates = from.equals(reads.getFirst()) ? running : join(running, usable(from));
-                for (Door d : into(n.get(Links.PROCESSOR_TO))) {
-                    double gain = db(n, Links.PROCESSOR_GAIN) + d.gain();
-                    double late = db(n, Links.PROCESSOR_LATENCY) + d.late();
-                    add(from, d.point(), n, gain, late, join(gates, d.closedBy()));
-                }
-            }
-        }
-    }
-
-    private void join(Element by, String from, String to, double gain, double late) {
-        for (Door out : outOf(from, true)) {
-            for (Door in : into(to)) {
-                add(
-                        out.point(),
-                        in.point(),
-                        by,
-                        out.gain() + gain + in.gain(),
-                        out.late() + late + in.late(),
-                        join(out.closedBy(), in.closedBy()));
             }
         }
     }

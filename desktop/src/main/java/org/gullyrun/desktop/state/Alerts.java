@@ -11,6 +11,11 @@ public record Alerts(String failure, boolean noJournal, boolean causesOld) {
     /** All is well. */
     static final Alerts NONE = new Alerts("", false, false);
 
+    /** What there is to know after a case was opened and read for the first time. */
+    static Alerts of(Analysis.First first, CaseSession session) {
+        return NONE.failed(first.failure()).journal(session.lacksJournal());
+    }
+
     /** The same, with why the audit failed; empty if it didn't. */
     Alerts failed(String why) {
         return new Alerts(why, noJournal, causesOld);

@@ -89,7 +89,7 @@ public final class Planner {
         });
     }
 
-    /** What of the changes that were ticked off still stands: undoing takes them away. */
+    /** What of the changes that were ticked off still stands: undoing removes them. */
     private static List<Change> standing(List<Change> done, Rig rig) {
         return done.stream()
                 .filter(change -> switch (change) {

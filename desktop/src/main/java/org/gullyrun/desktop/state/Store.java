@@ -48,13 +48,10 @@ public final class Store implements AutoCloseable {
         this.session = new CaseSession(interfaceThread, analysis, journals, new Files());
         Safekeeping.Opening opening = session.begin(what, file);
         Analysis.First first = Analysis.first(what);
-        this.state = State.fresh(what, file, first.answer(), opening.leftovers(), alerts(first), Look.USUAL);
+        this.state =
+                State.fresh(what, file, first.answer(), opening.leftovers(), Alerts.of(first, session), Look.USUAL);
         session.tellOf(opening.damaged());
         analysis.lookDeeper(state, true);
-    }
-
-    private Alerts alerts(Analysis.First first) {
-        return Alerts.NONE.failed(first.failure()).journal(session.lacksJournal());
     }
 
     /** The state now. */
@@ -182,7 +179,7 @@ public final class Store implements AutoCloseable {
         next(state.with(new Look(night, Math.clamp(textScale, 0.8, 1.5))));
     }
 
-    /** Takes the message away. */
+    /** Removes the message. */
     public void dismiss() {
         next(state.with((Message) null));
     }
@@ -323,7 +320,7 @@ public final class Store implements AutoCloseable {
     private final class Files implements CaseSession.Listener {
         @Override
         public void begun(Case what, @Nullable Path file, Analysis.First first, List<UnsavedChanges> leftovers) {
-            next(State.fresh(what, file, first.answer(), leftovers, alerts(first), state.look()));
+            next(State.fresh(what, file, first.answer(), leftovers, Alerts.of(first, session), state.look()));
             analysis.lookDeeper(state, false);
         }
 
@@ -340,8 +337,6 @@ public final class Store implements AutoCloseable {
             Store.this.tell(message);
         }
     }
-
-    // Computing.
 
     /**
      * Goes to a state whose rig or brief is another, and reads it. What is read within a few milliseconds comes in one piece

@@ -21,6 +21,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.LevelSheet;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Strata;
 import org.gullyrun.core.audit.rules.RulePages;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.fix.WhatIf;
@@ -30,6 +31,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.levels.LevelPicture;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
@@ -37,6 +39,9 @@ import org.gullyrun.desktop.state.Store;
 
 /** Sheets laid over the window on demand: levels and times, what a rule is about, what would happen if. */
 final class Sheets {
+    /** The room of a picture of levels, in pixels. */
+    private static final double PICTURE = 1010;
+
     private final Store store;
     private final Overlay overlay;
 
@@ -64,14 +69,50 @@ final class Sheets {
         }
     }
 
-    /** What every listener gets in every scene, as levels; and the lateness of own voices. */
+    /** What every listener gets, as a picture of levels; in the scene shown, or the first. */
     void levels() {
+        levels(Math.max(0, store.state().scene()), false);
+    }
+
+    /** Levels or times in a scene, with ways to the others and to the figures. */
+    private void levels(int scene, boolean times) {
         Reading reading = store.state().reading();
-        store.ask(LevelSheet::of, sheet -> levels(reading, sheet));
+        store.ask(r -> Strata.of(r, Math.min(scene, r.scenes().size() - 1)), strata -> {
+            Map<String, Runnable> answers = new LinkedHashMap<>();
+            answers.put("Close", () -> {});
+            if (reading.scenes().size() > 1) {
+                answers.put(
+                        "Next scene",
+                        () -> levels((scene + 1) % reading.scenes().size(), times));
+            }
+            answers.put(times ? "Levels" : "Times", () -> levels(scene, !times));
+            answers.put("Figures", this::figures);
+            ScrollPane scroll = new ScrollPane(
+                    new LevelPicture(strata, times, PICTURE, store.state().textScale()));
+            scroll.getStyleClass().add("plain-scroll");
+            scroll.setFitToHeight(true);
+            String in = reading.scenes().size() > 1
+                    ? " in " + reading.scenes().get(scene).name()
+                    : "";
+            overlay.sheet(
+                    (times ? "Times" : "Levels") + in,
+                    times
+                            ? "When each source reaches each listener over its strongest route. Red: it comes twice."
+                            : "Bars reach to the peak. Lines are voice, music, games and the rest; beneath is how far voice is above the others.",
+                    List.of(scroll),
+                    PICTURE + 90,
+                    answers);
+        });
+    }
+
+    /** What every listener gets in every scene, in figures; and the lateness of own voices. */
+    void figures() {
+        Reading reading = store.state().reading();
+        store.ask(LevelSheet::of, sheet -> figures(reading, sheet));
     }
 
     /** Levels and times of all that arrives, listener by listener. */
-    private void levels(Reading reading, List<List<LevelSheet.Entry>> sheet) {
+    private void figures(Reading reading, List<List<LevelSheet.Entry>> sheet) {
         GridPane grid = new GridPane(14, 4);
         List<SceneReading> scenes = reading.scenes();
         for (int i = 0; i < scenes.size(); i++) {

@@ -50,7 +50,9 @@ class ContrastTest {
             ".step-ring",
             ".flow-plate.bad",
             ".flow-plate.plain",
-            ".flow-tick"); // on a channel: see below
+            ".flow-tick", // on a channel: see below
+            ".level-body.good",
+            ".level-body.bad");
 
     private static final Pattern RULE = Pattern.compile("(?m)^([^@/{}\\n]+?)\\s*\\{([^}]*)}");
     private static final Pattern SET = Pattern.compile("(-[a-z-]+):\\s*([^;]+);");

@@ -99,6 +99,16 @@ class FindingsStepTest extends SampleWindowTest {
         robot.clickOn("#answer-discard");
         assertEquals(before, state().what());
         robot.push(KeyCode.L);
+        until(() -> text(robot, "#overlay .title").contains("Levels in Doors"));
+        assertEquals(11, robot.lookup("#levels-picture .level-body").queryAll().size(), "every listener has a peak");
+        assertEquals(
+                3, robot.lookup("#levels-picture .level-body.bad").queryAll().size(), "live, archive and relay clip");
+        robot.clickOn("#answer-times");
+        until(() -> text(robot, "#overlay .title").contains("Times in Doors"));
+        assertTrue(robot.lookup("#times-picture .level-copy").queryAll().size() > 3, "doubles have a second arrival");
+        robot.clickOn("#answer-next-scene");
+        until(() -> text(robot, "#overlay .title").contains("Times in Sky"));
+        robot.clickOn("#answer-figures");
         until(() -> text(robot, "#overlay .title").contains("Levels and times"));
         assertFalse(text(robot, "#overlay .water").isEmpty());
     }
