@@ -62,6 +62,15 @@ final class PictureCommand implements Callable<Integer> {
     @Option(names = "--rates", description = "The map with rates and clocks instead of levels.")
     boolean rates;
 
+    private static final List<String> SHEETS = List.of("", "levels", "compare", "what-if", "keys");
+
+    @Option(
+            names = "--open",
+            paramLabel = "SHEET",
+            defaultValue = "",
+            description = "A sheet over it: levels, compare, what-if or keys.")
+    String open = "";
+
     @Option(names = "--night", description = "Use the night sheet.")
     boolean night;
 
@@ -85,6 +94,10 @@ final class PictureCommand implements Callable<Integer> {
         if (text < 80 || text > 150) {
             throw new UsageProblem("--text is a percentage from 80 to 150, not " + text);
         }
+        if (!SHEETS.contains(open)) {
+            throw new UsageProblem(
+                    "--open is one of " + String.join(", ", SHEETS.subList(1, SHEETS.size())) + ", not '" + open + "'");
+        }
         Case what = file == null ? SampleShow.make() : CaseFiles.open(file);
         Survey shown = CaseArgument.survey(what, survey.isEmpty() ? null : survey);
         checkScene(shown);
@@ -102,6 +115,7 @@ final class PictureCommand implements Callable<Integer> {
                         select,
                         rung,
                         rates,
+                        open,
                         night,
                         text / 100.0,
                         Integer.parseInt(sides[0]),

@@ -48,6 +48,7 @@ public final class Picture {
      *     a slash, what is typed into its next row, a tab as \t; or empty
      * @param hop the rung whose settings are open, -1 for none
      * @param rates whether the map shows rates in place of levels
+     * @param open the id of a command that opens a sheet over it, or empty
      * @param night whether on the night sheet
      * @param textScale 1 for 100 %
      * @param width in pixels
@@ -61,6 +62,7 @@ public final class Picture {
             String select,
             int hop,
             boolean rates,
+            String open,
             boolean night,
             double textScale,
             int width,
@@ -114,6 +116,7 @@ public final class Picture {
         new AnimationTimer() {
             private int frames;
             private boolean selected;
+            private boolean opened;
 
             @Override
             public void handle(long now) {
@@ -143,7 +146,14 @@ public final class Picture {
                         || store.state().planning().of() != null
                                 && !store.state().planning().isWorking();
                 frames = drawn && selected && mended && grouped && planned ? frames + 1 : 0;
-                if (frames > 20 || late) {
+                if (frames > 20 && !opened && !wanted.open.isEmpty()) {
+                    opened = true;
+                    workbench.commands().stream()
+                            .filter(c -> c.id().equals(wanted.open))
+                            .forEach(c -> c.run().run());
+                }
+                boolean sheet = wanted.open.isEmpty() || workbench.scene().lookup("#overlay .title") != null;
+                if (frames > 40 && sheet || late) {
                     stop();
                     done.complete(workbench.scene().snapshot(null));
                 }
