@@ -137,6 +137,23 @@ class WholeRepairTest {
     }
 
     @Test
+    void fourteenChangesAreOrderedExactlyAndMoreWithoutSayingSo() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        List<Change> fourteen = Changes.between(FOUND.rig(), good);
+        assertEquals(SafeOrder.MOST_EXACT, fourteen.size());
+        SafeOrder.Order order = SafeOrder.of(AUDIT, FOUND, fourteen, true);
+        assertTrue(order.exact());
+        assertEquals(
+                good.elements().size(),
+                Changes.apply(FOUND.rig(), order.changes()).elements().size());
+        List<Change> more = new ArrayList<>(fourteen);
+        more.add(Change.set(FOUND.rig(), "in-dome", org.gullyrun.core.rig.Productions.INPUT_LEVEL, -3.0));
+        SafeOrder.Order greedy = SafeOrder.of(AUDIT, FOUND, more, true);
+        assertFalse(greedy.exact());
+        assertEquals(new HashSet<>(more), new HashSet<>(greedy.changes()));
+    }
+
+    @Test
     void noOrderOfFourOrFiveChangesIsBetterThanTheOneFound() {
         int compared = 0;
         for (int seed = 0; seed < RandomRigs.many(40, 800); seed++) {
