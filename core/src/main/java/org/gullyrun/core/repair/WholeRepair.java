@@ -158,28 +158,26 @@ public final class WholeRepair {
         return now;
     }
 
-    /** Drops every change that isn't needed. */
+    /** Drops every change that isn't needed, again and again, as one may be needed only because of another that was dropped. */
     private Repair irreducible(List<Change> all, Conditions under) {
         List<Change> kept = new ArrayList<>(all);
         Reading after = kept.isEmpty() ? reading : audit.read(reading, kept);
         Set<String> left = bad(after);
-        boolean tried = true;
-        for (Change change : all.reversed()) {
-            if (isRequired(under, change)) {
-                continue;
-            }
-            if (cancelled.getAsBoolean()) {
-                tried = false;
-                break;
-            }
-            Reading without = without(kept, change);
-            if (without != null && left.containsAll(bad(without))) {
-                kept.remove(change);
-                after = without;
-                left = bad(without);
+        boolean dropped = true;
+        while (dropped && !cancelled.getAsBoolean()) {
+            dropped = false;
+            for (Change change : List.copyOf(kept).reversed()) {
+                Reading without = cancelled.getAsBoolean() || isRequired(under, change) ? null : without(kept, change);
+                if (without != null && left.containsAll(bad(without))) {
+                    kept.remove(change);
+                    after = without;
+                    left = bad(without);
+                    dropped = true;
+                }
             }
         }
-        return new Repair(kept, reading, after, proof(kept, left, tried));
+        boolean tried = !cancelled.getAsBoolean();
+        return new Repair(kept, reading, after, proof(kept, left, under, tried));
     }
 
     private static boolean isRequired(Conditions under, Change change) {
@@ -187,20 +185,20 @@ public final class WholeRepair {
     }
 
     /** What is known of the size of a set of which none can be left out. */
-    private Repair.Proof proof(List<Change> kept, Set<String> left, boolean tried) {
+    private Repair.Proof proof(List<Change> kept, Set<String> left, Conditions under, boolean tried) {
         if (!tried) {
             return Repair.Proof.UNPROVED;
         }
         boolean one = kept.size() <= 1;
-        return one || kept.size() == 2 && !isOneEnough(left)
+        return one || kept.size() == 2 && !isOneEnough(left, under)
                 ? Repair.Proof.NO_SMALLER_SET
                 : Repair.Proof.NONE_CAN_BE_LEFT_OUT;
     }
 
     /** Whether a single change would do as well; also if that can't be said. */
-    private boolean isOneEnough(Set<String> left) {
+    private boolean isOneEnough(Set<String> left, Conditions under) {
         Set<List<Change>> singles = new LinkedHashSet<>();
-        Fixes fixes = new Fixes(audit, knownGood, conditions::allows);
+        Fixes fixes = new Fixes(audit, knownGood, under::allows);
         for (Finding finding : reading.findings()) {
             if (finding.isBad()) {
                 fixes.ideas(reading, finding).stream()

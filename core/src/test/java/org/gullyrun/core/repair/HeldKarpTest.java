@@ -49,20 +49,26 @@ class HeldKarpTest {
         }
     }
 
-    private static void permute(List<Integer> left, List<Integer> order, List<List<Integer>> all) {
-        if (left.isEmpty()) {
-            all.add(List.copyOf(order));
+    /** All orders of some things. */
+    static <T> List<List<T>> orders(List<T> things) {
+        if (things.isEmpty()) {
+            return List.of(List.of());
         }
-        for (Integer next : left) {
-            List<Integer> others = new ArrayList<>(left);
-            others.remove(next);
-            order.add(next);
-            permute(others, order, all);
-            order.removeLast();
+        List<List<T>> all = new ArrayList<>();
+        for (T first : things) {
+            List<T> others = new ArrayList<>(things);
+            others.remove(first);
+            for (List<T> rest : orders(others)) {
+                List<T> order = new ArrayList<>(List.of(first));
+                order.addAll(rest);
+                all.add(order);
+            }
         }
+        return all;
     }
 
-    private static int compare(List<Integer> a, List<Integer> b) {
+    /** Compares costs, the weightiest first. */
+    static int compare(List<Integer> a, List<Integer> b) {
         for (int i = 0; i < a.size(); i++) {
             if (!a.get(i).equals(b.get(i))) {
                 return a.get(i) - b.get(i);
@@ -80,10 +86,8 @@ class HeldKarpTest {
             List<Integer> found = new HeldKarp(problem.costs, problem.first, problem.places).order(things);
             List<Integer> cost = problem.cost(found);
             assertTrue(cost != null, "seed " + seed + ": what is needed comes first");
-            List<List<Integer>> all = new ArrayList<>();
-            permute(things, new ArrayList<>(), all);
             List<Integer> least = null;
-            for (List<Integer> order : all) {
+            for (List<Integer> order : orders(things)) {
                 List<Integer> other = problem.cost(order);
                 if (other != null && (least == null || compare(other, least) < 0)) {
                     least = other;

@@ -166,13 +166,11 @@ class WholeRepairTest {
             }
             for (boolean onAir : List.of(true, false)) {
                 SafeOrder.Order order = SafeOrder.of(AUDIT, reading, repair.changes(), onAir);
-                List<List<Change>> all = new ArrayList<>();
-                permute(repair.changes(), new ArrayList<>(), all);
                 List<Integer> found = cost(reading, order.changes(), onAir);
-                for (List<Change> other : all) {
+                for (List<Change> other : HeldKarpTest.orders(repair.changes())) {
                     try {
                         assertTrue(
-                                compare(found, cost(reading, other, onAir)) <= 0,
+                                HeldKarpTest.compare(found, cost(reading, other, onAir)) <= 0,
                                 "seed " + seed + ": " + other + " is better than " + order.changes());
                     } catch (Changes.Conflict e) {
                         continue; // something would come before what it refers to
@@ -182,19 +180,6 @@ class WholeRepairTest {
             }
         }
         assertTrue(compared > 5, "orders compared: " + compared);
-    }
-
-    private static void permute(List<Change> left, List<Change> order, List<List<Change>> all) {
-        if (left.isEmpty()) {
-            all.add(List.copyOf(order));
-        }
-        for (Change next : left) {
-            List<Change> others = new ArrayList<>(left);
-            others.remove(next);
-            order.add(next);
-            permute(others, order, all);
-            order.removeLast();
-        }
     }
 
     /** What goes wrong in the states between, each read from scratch, and how often another program is opened. */
@@ -221,15 +206,6 @@ class WholeRepairTest {
             }
         }
         return java.util.stream.IntStream.of(sums).boxed().toList();
-    }
-
-    private static int compare(List<Integer> a, List<Integer> b) {
-        for (int i = 0; i < a.size(); i++) {
-            if (!a.get(i).equals(b.get(i))) {
-                return a.get(i) - b.get(i);
-            }
-        }
-        return 0;
     }
 
     @Test
