@@ -7,6 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.JoinedFindings;
+import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.desktop.look.ClickRow;
@@ -22,6 +23,7 @@ public final class RepairSide extends SidePane {
     /** So many findings are listed. */
     private static final int MOST = 6;
 
+    private final Store store;
     private final List<Offer> offers;
 
     /**
@@ -37,6 +39,7 @@ public final class RepairSide extends SidePane {
     /** The side of what the store holds. */
     public RepairSide(Store store, List<Offer> offers) {
         super("repair-side");
+        this.store = store;
         this.offers = List.copyOf(offers);
         store.watch(this::update);
     }
@@ -85,12 +88,36 @@ public final class RepairSide extends SidePane {
         fixed(all, plan, at);
         all.add(Nodes.label("If you stop after this step, " + plan.ifStopped(at) + ".", "soft"));
         all.add(Nodes.label("The basins below show what everybody hears then.", "caption"));
+        VBox instead = new VBox(2);
+        instead.setId("instead");
+        all.add(instead);
+        store.planner().instead(fixes -> offer(instead, fixes));
         all.add(Nodes.rule());
         for (Offer offer : offers) {
             all.add(offer(offer));
         }
         ways(all, planning);
         return all;
+    }
+
+    /** Offers other fixes in place of the step. */
+    private void offer(VBox into, List<Fix> fixes) {
+        if (fixes.isEmpty()) {
+            return;
+        }
+        into.getChildren().setAll(Nodes.label("Instead", "caption"));
+        for (int i = 0; i < fixes.size(); i++) {
+            Fix fix = fixes.get(i);
+            Label what = Nodes.label(fix.sentence(), "plain");
+            Label price = Nodes.label(fix.price(), "small", fix.isClean() ? "good-text" : "warn-text");
+            into.getChildren()
+                    .add(new ClickRow(
+                            "fix",
+                            "instead-" + i,
+                            "Instead: " + fix.sentence() + ", " + fix.price(),
+                            () -> store.planner().swap(fix),
+                            new VBox(what, price)));
+        }
     }
 
     /** What the step fixes, and what goes wrong or is heard by it. */

@@ -6,11 +6,14 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.fix.Fix;
+import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WholeRepair;
@@ -26,6 +29,8 @@ import org.gullyrun.core.rig.Rig;
  * stays as evidence: the first step that is done makes a copy of it, which is then repaired.
  */
 public final class Planner {
+    /** So many other fixes are offered in place of a step. */
+    private static final int MOST_INSTEAD = 3;
     /** The name of the survey that is being repaired. */
     private static final String IN_REPAIR = "in repair";
 
@@ -33,6 +38,8 @@ public final class Planner {
     private final Analysis analysis;
     /** Counts what was asked for; what is overtaken stops at its next trial. */
     private final AtomicLong newest = new AtomicLong();
+
+    private final AtomicLong newestInstead = new AtomicLong();
 
     Planner(Store store, Analysis analysis) {
         this.store = store;
@@ -179,6 +186,58 @@ public final class Planner {
         if (step != null) {
             plan(store.state(), now.conditions().without(Conditions.about(step.change())), now.onAir(), now.done());
             store.tell(new Message("Planned anew without: " + step.sentence() + ".", false));
+        }
+    }
+
+    /**
+     * Looks for what could be done instead of the step looked at, away from the interface thread.
+     *
+     * @param then told of other fixes of the worst that the step fixes, the best first, unless another step is looked at by then
+     */
+    public void instead(Consumer<List<Fix>> then) {
+        State now = store.state();
+        WorkPlan plan = now.planning().plan();
+        WorkPlan.Step step = now.planning().current();
+        if (plan == null || step == null || step.fixes().isEmpty()) {
+            return;
+        }
+        long turn = newestInstead.incrementAndGet();
+        String worst = step.fixes().getFirst().identity();
+        Case what = now.what();
+        Rig good = now.goodRig();
+        Conditions conditions = now.planning().conditions();
+        analysis.longWork("look for other fixes", () -> {
+            Reading start = plan.states().getFirst();
+            List<Fix> others = start.findings().stream()
+                    .filter(f -> f.identity().equals(worst))
+                    .findFirst()
+                    .map(f -> new Fixes(Analysis.audit(what).quick(), good, conditions::allows)
+                            .find(start, f, () -> turn != newestInstead.get()))
+                    .orElse(List.of())
+                    .stream()
+                    .filter(fix -> fix.changes().stream()
+                            .noneMatch(c -> Conditions.about(c).equals(Conditions.about(step.change()))))
+                    .limit(MOST_INSTEAD)
+                    .toList();
+            analysis.onScreen(() -> {
+                if (turn == newestInstead.get() && store.state().planning().current() == step) {
+                    then.accept(others);
+                }
+            });
+        });
+    }
+
+    /** Plans anew with a fix in place of the step looked at. */
+    public void swap(Fix fix) {
+        Planning now = store.state().planning();
+        WorkPlan.Step step = now.current();
+        if (step != null) {
+            Conditions conditions = now.conditions().without(Conditions.about(step.change()));
+            for (Change change : fix.changes()) {
+                conditions = conditions.requiring(change);
+            }
+            plan(store.state(), conditions, now.onAir(), now.done());
+            store.tell(new Message("Planned anew with: " + fix.sentence() + ".", false));
         }
     }
 

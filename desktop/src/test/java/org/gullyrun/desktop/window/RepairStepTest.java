@@ -101,6 +101,25 @@ class RepairStepTest extends WindowTest {
     }
 
     @Test
+    void anotherFixTakesThePlaceOfAStep(Hands robot) throws Exception {
+        planned(robot);
+        int raw = 0;
+        while (!plan().steps().get(raw).sentence().contains("Host raw")) {
+            robot.push(KeyCode.DOWN);
+            raw++;
+        }
+        String first = plan().steps().get(raw).sentence();
+        int at = raw;
+        until(() -> state().planning().step() == at);
+        until(() -> robot.lookup("#instead-0").tryQuery().isPresent());
+        String other = text(robot, "#instead-0 .plain");
+        robot.clickOn("#instead-0");
+        until(() -> plan().steps().stream().anyMatch(s -> other.contains(s.sentence())));
+        assertTrue(plan().steps().stream().noneMatch(s -> s.sentence().equals(first)), first);
+        assertTrue(plan().repair().left().isEmpty());
+    }
+
+    @Test
     void whatIsToBlameSinceTheKnownGoodSurveyIsListedAndTakenBack(Hands robot) throws Exception {
         robot.push(KeyCode.D);
         until(() -> text(robot, ".veil .title").contains("Since known good"));
