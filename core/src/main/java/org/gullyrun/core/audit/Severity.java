@@ -29,6 +29,16 @@ public enum Severity {
         return atLeast(other) ? this : other;
     }
 
+    /** How much a finding of this severity counts where findings are summed up; a note counts for nothing. */
+    public int weight() {
+        return switch (this) {
+            case CRITICAL -> 100;
+            case MAJOR -> 10;
+            case MINOR -> 1;
+            case NOTE -> 0;
+        };
+    }
+
     /** One step less severe; a note stays one. */
     public Severity less() {
         return values()[Math.min(ordinal() + 1, NOTE.ordinal())];

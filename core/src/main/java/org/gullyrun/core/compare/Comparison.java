@@ -101,13 +101,7 @@ public record Comparison(
     }
 
     private int weight(Change change) {
-        return broughtBy(change).stream()
-                .mapToInt(f -> switch (f.severity()) {
-                    case CRITICAL -> 100;
-                    case MAJOR -> 10;
-                    case MINOR, NOTE -> 1;
-                })
-                .sum();
+        return broughtBy(change).stream().mapToInt(f -> f.severity().weight()).sum();
     }
 
     /** The changes that do no harm. */

@@ -37,10 +37,6 @@ import org.jspecify.annotations.Nullable;
 public final class Fixes {
     /** Of what differs from when all was well so many changes are tried. */
     private static final int MOST_DIFFERENCES = 40;
-    /** How much a finding counts, by its severity. */
-    private static final int CRITICAL = 100;
-
-    private static final int MAJOR = 10;
 
     static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(Fix::bad)
             .thenComparing(fix -> fix.work().cutsAtStart())
@@ -194,7 +190,7 @@ public final class Fixes {
             }
             if (left == null || severity.atLeast(Severity.MAJOR) && !left.atLeast(Severity.MAJOR)) {
                 cleared.add(identity);
-                worth[0] += weight(severity);
+                worth[0] += severity.weight();
             }
         });
         after.findings().stream().filter(f -> audit.asks(f.rule())).forEach(f -> {
@@ -208,7 +204,7 @@ public final class Fixes {
                     || was != null && severity.atLeast(Severity.MAJOR) && !was.atLeast(Severity.MAJOR)) {
                 created.add(identity);
                 bad[0] += severity.atLeast(Severity.MAJOR) ? 1 : 0;
-                worth[0] -= severity.atLeast(Severity.MAJOR) ? 0 : weight(severity);
+                worth[0] -= severity.atLeast(Severity.MAJOR) ? 0 : severity.weight();
             }
         });
         cleared.sort(null);
@@ -236,16 +232,6 @@ public final class Fixes {
     /** The pair that a finding is about, from its identity. */
     private static String pair(String identity) {
         return identity.substring(identity.indexOf(':') + 1);
-    }
-
-    /** How much a finding counts when fixes are ranked. */
-    private static int weight(Severity severity) {
-        return switch (severity) {
-            case CRITICAL -> CRITICAL;
-            case MAJOR -> MAJOR;
-            case MINOR -> 1;
-            case NOTE -> 0;
-        };
     }
 
     /** How many required or optional deliveries, each counted once for all scenes, are gone. */

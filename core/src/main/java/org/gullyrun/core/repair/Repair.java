@@ -57,11 +57,14 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
                 after.findings().stream().collect(Collectors.toMap(Finding::identity, Finding::severity, (a, b) -> a));
         return before.findings().stream()
                 .filter(f -> f.severity() != Severity.NOTE)
-                .filter(f -> {
-                    Severity left = now.get(f.identity());
-                    return left == null || f.isBad() && !left.atLeast(Severity.MAJOR);
-                })
+                .filter(f -> isResolved(f, now))
                 .toList();
+    }
+
+    /** Whether a finding is gone, or no longer serious, where these are left. */
+    static boolean isResolved(Finding finding, Map<String, Severity> after) {
+        Severity left = after.get(finding.identity());
+        return left == null || finding.isBad() && !left.atLeast(Severity.MAJOR);
     }
 
     /** The programs and devices that have to be opened or touched, each once. */

@@ -154,13 +154,9 @@ public final class SafeOrder {
         return costs == null ? null : new Order(new HeldKarp(costs, first, programs()).order(changes), true);
     }
 
-    /** The program or device that each change is made in. */
+    /** Where each change is made, as numbers. */
     private int[] programs() {
-        List<String> names = changes.stream()
-                .map(c -> c instanceof Change.Add add
-                        ? start.rig().program(add.what()).id()
-                        : start.rig().program(start.rig().get(c.element())).id())
-                .toList();
+        List<String> names = changes.stream().map(this::in).toList();
         return names.stream().mapToInt(names::indexOf).toArray();
     }
 
@@ -277,6 +273,7 @@ public final class SafeOrder {
         }
     }
 
+    /** The program or device that a change is made in, by its id. */
     private String in(Change change) {
         Element element =
                 change instanceof Change.Add add ? add.what() : start.rig().find(change.element());

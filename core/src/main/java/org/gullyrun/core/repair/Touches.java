@@ -29,14 +29,12 @@ final class Touches {
     /** A segment of the union of all graphs. */
     private record Edge(int from, int to, int changes) {}
 
-    private final int changes;
     private final int[][] cells;
-    /** The changes that touch a set of points that reach each other, and the places of the scenes. */
+    /** The changes that touch points which reach each other. */
     private int loops;
 
-    private Touches(int sources, int outlets, int changes) {
+    private Touches(int sources, int outlets) {
         this.cells = new int[sources][outlets];
-        this.changes = changes;
     }
 
     /**
@@ -50,7 +48,7 @@ final class Touches {
     static Touches of(Reading none, Reading all, List<@Nullable Reading> alone, List<@Nullable Reading> without) {
         Rig rig = none.rig();
         Touches touches =
-                new Touches(rig.of(Kind.SOURCE).size(), rig.of(Kind.OUTLET).size(), alone.size());
+                new Touches(rig.of(Kind.SOURCE).size(), rig.of(Kind.OUTLET).size());
         for (int scene = 0; scene < none.scenes().size(); scene++) {
             touches.add(rig, new Union(none, all, alone, without, scene));
         }
@@ -65,10 +63,6 @@ final class Touches {
     /** The changes that can make a difference to any loop. */
     int ofLoops() {
         return loops;
-    }
-
-    int changes() {
-        return changes;
     }
 
     /** Adds what is touched in one scene. */

@@ -106,7 +106,7 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
         Map<String, Severity> was = severities(audit, before);
         Map<String, Severity> is = severities(audit, after);
         List<Finding> fixes = before.findings().stream()
-                .filter(f -> f.severity() != Severity.NOTE && audit.asks(f.rule()) && isResolved(f, is))
+                .filter(f -> f.severity() != Severity.NOTE && audit.asks(f.rule()) && Repair.isResolved(f, is))
                 .toList();
         List<Finding> causes = after.findings().stream()
                 .filter(f -> f.isBad()
@@ -131,11 +131,6 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
                 fixes,
                 causes,
                 heard(program, setting));
-    }
-
-    private static boolean isResolved(Finding finding, Map<String, Severity> after) {
-        Severity left = after.get(finding.identity());
-        return left == null || finding.isBad() && !left.atLeast(Severity.MAJOR);
     }
 
     private static Map<String, Severity> severities(Audit audit, Reading reading) {

@@ -76,7 +76,7 @@ public final class BasinsView extends StackPane {
         boolean planned = state.step() == Step.REPAIR
                 && after != null
                 && planning.scene() == state.scene()
-                && after.size() == state.reading().rig().of(Kind.OUTLET).size();
+                && planning.isOf(state.reading());
         return planned && after != null ? after : state.answer().models().hearings(state.scene());
     }
 

@@ -251,7 +251,7 @@ public final class Planner {
     public void done() {
         State now = store.state();
         WorkPlan.Step step = now.planning().current();
-        if (step == null || isStale(now)) {
+        if (step == null || !now.planning().isOf(now.reading())) {
             return; // what is shown is of the rig before
         }
         List<Change> done = new ArrayList<>(now.planning().done());
@@ -269,11 +269,5 @@ public final class Planner {
         store.show(now.planning().did(done, id));
         store.edit(made, "done: " + step.sentence());
         store.chooseSurvey(id);
-    }
-
-    /** Whether the plan is of a rig that has changed since. */
-    private static boolean isStale(State now) {
-        WorkPlan plan = now.planning().plan();
-        return plan == null || plan.states().getFirst().rig() != now.reading().rig();
     }
 }

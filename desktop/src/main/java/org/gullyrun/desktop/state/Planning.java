@@ -50,6 +50,12 @@ public record Planning(
         done = List.copyOf(done);
     }
 
+    /** Whether there is a plan, and it is of the rig and brief of a reading; while it isn't, it is of those before. */
+    public boolean isOf(Reading reading) {
+        Reading start = plan == null ? null : plan.states().getFirst();
+        return start != null && start.rig() == reading.rig() && start.brief() == reading.brief();
+    }
+
     /** The step looked at; null if there is none. */
     public WorkPlan.@Nullable Step current() {
         return plan == null || step >= plan.steps().size() ? null : plan.steps().get(step);

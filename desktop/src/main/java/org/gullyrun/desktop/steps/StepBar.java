@@ -80,9 +80,7 @@ public final class StepBar extends VBox {
     /** How many steps the repair still has, once it is planned. */
     private static String steps(State now) {
         WorkPlan plan = now.planning().plan();
-        if (plan == null
-                || plan.states().getFirst().rig() != now.reading().rig()
-                || plan.steps().isEmpty()) {
+        if (plan == null || !now.planning().isOf(now.reading()) || plan.steps().isEmpty()) {
             return "";
         }
         return plan.steps().size() + (plan.steps().size() == 1 ? " change" : " changes");

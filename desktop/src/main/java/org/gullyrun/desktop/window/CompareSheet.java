@@ -77,7 +77,7 @@ final class CompareSheet {
                         later.rig(),
                         what.brief(),
                         Matching.of(earlier.rig(), later.rig()),
-                        () -> store.state().surveyShown() != later))
+                        () -> false))
                 .whenComplete((comparison, fault) -> Platform.runLater(() -> {
                     if (fault != null) {
                         store.tell(new Message("The surveys could not be compared: " + fault.getMessage(), true));

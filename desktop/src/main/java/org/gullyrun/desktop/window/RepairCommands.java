@@ -67,8 +67,9 @@ final class RepairCommands {
     /** Does something with the work order, or says that there is none. */
     private void withOrder(Consumer<WorkOrder> what) {
         WorkPlan plan = store.state().planning().plan();
-        if (plan == null) {
-            store.tell(new Message("There is no work order yet. Open Repair (key 5) first.", false));
+        if (plan == null || !store.state().planning().isOf(store.state().reading())) {
+            store.tell(
+                    new Message("There is no work order of the rig as it is now. Open Repair (key 5) first.", false));
         } else {
             what.accept(new WorkOrder(store.state().what().title(), plan));
         }
