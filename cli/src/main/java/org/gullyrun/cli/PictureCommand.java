@@ -71,6 +71,13 @@ final class PictureCommand implements Callable<Integer> {
             description = "A sheet over it: levels, compare, what-if or keys.")
     String open = "";
 
+    @Option(
+            names = "--try",
+            paramLabel = "TEXT",
+            defaultValue = "",
+            description = "Show what would be different after this, like \"default to Mole\".")
+    String tried = "";
+
     @Option(names = "--night", description = "Use the night sheet.")
     boolean night;
 
@@ -116,6 +123,7 @@ final class PictureCommand implements Callable<Integer> {
                         rung,
                         rates,
                         open,
+                        tried,
                         night,
                         text / 100.0,
                         Integer.parseInt(sides[0]),

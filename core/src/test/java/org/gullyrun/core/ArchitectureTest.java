@@ -66,7 +66,7 @@ class ArchitectureTest {
             .whereLayer("repair")
             .mayOnlyAccessLayers("rig", "brief", "graph", "route", "audit", "fix")
             .whereLayer("compare")
-            .mayOnlyAccessLayers("rig", "brief", "audit")
+            .mayOnlyAccessLayers("rig", "brief", "route", "audit")
             .whereLayer("runmap")
             .mayOnlyAccessLayers("rig", "graph", "route", "audit")
             .whereLayer("casefile")

@@ -10,8 +10,8 @@ import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import javafx.stage.StageStyle;
-import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -21,6 +21,7 @@ import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.FixList;
 import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.gullyrun.desktop.trace.MapView;
@@ -117,6 +118,32 @@ public final class AnswerTime {
                     store.redo();
                 }
             }
+        },
+        /** Something is tried and its difference shown on the map, then no longer, in turns. */
+        DIFFERENCE(false) {
+            private List<WhatIf.Event> events = List.of();
+
+            @Override
+            void prepare(Store store) {
+                events = WhatIf.events(store.state().reading().rig());
+            }
+
+            @Override
+            void make(Store store, int number) {
+                if (number % 2 == 0) {
+                    store.tryout().end();
+                    return;
+                }
+                List<WhatIf.Event> events =
+                        WhatIf.events(store.state().reading().rig());
+                WhatIf.Event event = events.get(number * 7 % events.size());
+                store.tryout().add(event.change(), event.sentence());
+            }
+
+            @Override
+            boolean isAnswered(State before, State now) {
+                return before.against() != now.against();
+            }
         };
 
         private final boolean changesTheRig;
@@ -128,9 +155,9 @@ public final class AnswerTime {
         /** What is done once, before the first of them. */
         void prepare(Store store) {}
 
-        /** Whether the answer is another reading; else it is shown by the next pulse. */
-        boolean changesTheRig() {
-            return changesTheRig;
+        /** Whether what was asked for is there: another reading, or at once what the next pulse shows. */
+        boolean isAnswered(State before, State now) {
+            return !changesTheRig || before.reading() != now.reading();
         }
 
         /** Whether the first change can be made. */
@@ -178,7 +205,7 @@ public final class AnswerTime {
         private final Scene scene;
         private final CompletableFuture<Times> done;
         private final Times times = new Times();
-        private Reading before;
+        private State before;
         private long drawn;
         private boolean prepared;
         private @Nullable MapView map;
@@ -192,7 +219,7 @@ public final class AnswerTime {
             this.course = course;
             this.scene = scene;
             this.done = done;
-            this.before = store.state().reading();
+            this.before = store.state();
         }
 
         @Override
@@ -219,9 +246,7 @@ public final class AnswerTime {
                 if (ready && ++quiet == QUIET_FRAMES) {
                     Platform.runLater(this::next); // just after a pulse: none has to wait longer for the next
                 }
-            } else if (!awaited
-                    && (map == null || map.isSettled())
-                    && (!course.what.changesTheRig() || store.state().reading() != before)) {
+            } else if (!awaited && (map == null || map.isSettled()) && course.what.isAnswered(before, store.state())) {
                 awaited = true; // shown by this pulse
                 Painting.afterThisPulse(this::painted);
             }
@@ -248,7 +273,7 @@ public final class AnswerTime {
             }
             made++;
             awaited = false;
-            before = store.state().reading();
+            before = store.state();
             begun = true;
             times.begin();
             press();

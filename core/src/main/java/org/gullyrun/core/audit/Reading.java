@@ -135,6 +135,16 @@ public record Reading(
                                 && scenes.get(i).cell(source, outlet).verdict() != Verdict.MISSING);
     }
 
+    /** The place of the scene here that is the same as one of another reading; −1 if there is none. */
+    public int placeOf(SceneReading other) {
+        for (int i = 0; i < scenes.size(); i++) {
+            if (scenes.get(i).key().equals(other.key())) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
     /** The pairs, as {@code source>outlet}, of which the source is required and doesn't arrive in some scene, told or not. */
     public Set<String> missingPairs() {
         Set<String> all = new HashSet<>();

@@ -1,182 +1,203 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.Locale;
 import java.util.Objects;
-import org.gullyrun.core.audit.Audit;
-import org.gullyrun.core.audit.CellReading;
-import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.Severity;
+import java.util.regex.Pattern;
 import org.gullyrun.core.flow.graph.Choices;
-import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
 
 /**
- * What would happen if: something is unplugged, disabled, stopped or muted, or a default moves. Tried on a copy; nothing is
- * altered.
+ * What may happen to a rig on a call: something is unplugged, closed or muted, a default moves, a program plays elsewhere;
+ * or the other way round. Found by what a person types.
  */
 public final class WhatIf {
-    private WhatIf() {}
-
-    /** Something that may happen: the change that it is, and how a person would say it. */
-    public record Event(Change change, String sentence) {}
+    private static final Pattern NO_WORD = Pattern.compile("[^\\p{L}\\p{N}]+");
+    private static final String OFF = " off out without gone quit shut";
+    private static final String ON = " on in back";
 
     /**
-     * What an event would do.
+     * Something that may happen.
      *
-     * @param event the event
-     * @param lost pairs that arrive now and then would not, in words; in one scene at least
-     * @param gained pairs that do not arrive now and then would; in one scene at least, so that a pair can be in both
-     * @param altered other pairs of which level or verdict would be another
-     * @param worse the titles of findings above a note that would come, or become more severe
-     * @param better the titles of findings above a note that would go, or become less severe
+     * @param change the change that it is
+     * @param sentence how a person would say it, without a full stop
+     * @param about the id of the program or device in which it happens
+     * @param words the words of the sentence, in lower case and between blanks
+     * @param also other words by which it is found, likewise
      */
-    public record Outcome(
-            Event event,
-            List<String> lost,
-            List<String> gained,
-            List<String> altered,
-            List<String> worse,
-            List<String> better) {
-        public Outcome {
-            lost = List.copyOf(lost);
-            gained = List.copyOf(gained);
-            altered = List.copyOf(altered);
-            worse = List.copyOf(worse);
-            better = List.copyOf(better);
-        }
+    public record Event(Change change, String sentence, String about, String words, String also) {}
 
-        /** Whether nothing would be different for any listener. */
-        public boolean isNothing() {
-            return lost.isEmpty() && gained.isEmpty() && altered.isEmpty() && worse.isEmpty() && better.isEmpty();
+    private final Rig rig;
+    private final List<Event> events = new ArrayList<>();
+
+    private WhatIf(Rig rig) {
+        this.rig = rig;
+        for (Kind kind : List.of(
+                Kind.MACHINE,
+                Kind.MIXER,
+                Kind.PRODUCTION,
+                Kind.PROCESSOR,
+                Kind.APPLICATION,
+                Kind.DEVICE,
+                Kind.APP_OUTPUT,
+                Kind.PASS_THROUGH,
+                Kind.STRIP,
+                Kind.BUS,
+                Kind.INPUT)) {
+            rig.of(kind).forEach(this::to);
         }
     }
 
-    /** All that may happen to an element, or with an empty id to any device, engine and default of the rig. */
-    public static List<Event> events(Rig rig, String id) {
-        List<Event> events = new ArrayList<>();
-        Element one = rig.find(id);
-        if (one != null) {
-            to(rig, rig.program(one), events);
-            return events;
+    /** All that may happen in a rig: to whole devices, programs and defaults first, then to parts of them. */
+    public static List<Event> events(Rig rig) {
+        return List.copyOf(new WhatIf(rig).events);
+    }
+
+    /**
+     * The events that fit what was typed, the best first: every word has to begin a word of the event. With nothing typed,
+     * those about one element come first.
+     *
+     * @param about the id of what is selected, or of what it is part of; may be empty
+     */
+    public static List<Event> search(List<Event> events, String typed, String about, int most) {
+        List<String> words = List.of(plain(typed).strip().split(" +"));
+        record Hit(Event event, int score) {}
+        return events.stream()
+                .map(e -> new Hit(e, score(e, words) + (!about.isEmpty() && e.about.equals(about) ? 1 : 0)))
+                .filter(h -> h.score > 0 || typed.isBlank())
+                .sorted(Comparator.comparingInt((Hit h) -> -h.score))
+                .limit(most)
+                .map(Hit::event)
+                .toList();
+    }
+
+    /** 0 if a word fits nothing; the more, the more words fit the sentence itself. */
+    private static int score(Event event, List<String> words) {
+        String sentence = event.words;
+        String also = event.also;
+        int score = 0;
+        for (String word : words) {
+            if (sentence.contains(" " + word + " ")) {
+                score += 5; // the whole word
+            } else if (sentence.contains(" " + word)) {
+                score += 4;
+            } else if (also.contains(" " + word)) {
+                score += 2;
+            } else if (!word.equals("to") && !word.equals("the") && !word.equals("if") && !word.isEmpty()) {
+                return 0;
+            }
         }
-        for (Kind kind : List.of(Kind.MIXER, Kind.PRODUCTION, Kind.PROCESSOR, Kind.MACHINE, Kind.DEVICE)) {
-            rig.of(kind).forEach(e -> to(rig, e, events));
-        }
-        return events;
+        return score > 0 && sentence.strip().equals(String.join(" ", words)) ? score + 2 : score;
+    }
+
+    private static String plain(String sentence) {
+        return " " + NO_WORD.matcher(sentence.toLowerCase(Locale.ROOT)).replaceAll(" ") + " ";
     }
 
     /** What can happen to an element. */
-    private static void to(Rig rig, Element element, List<Event> events) {
+    private void to(Element element) {
         switch (element.kind()) {
             case DEVICE -> {
-                flag(rig, element, Devices.PRESENT, false, events);
-                flag(rig, element, Devices.ENABLED, false, events);
-                flag(rig, element, Devices.MUTED, true, events);
-                if (element.get(Devices.DIRECTION) == Devices.Direction.RECORDING) {
-                    flag(rig, element, Devices.PERMITTED, false, events);
+                flag(element, Devices.PRESENT, true);
+                flag(element, Devices.ENABLED, true);
+                flag(element, Devices.MUTED, false);
+                if (element.get(Devices.DIRECTION) == Direction.RECORDING) {
+                    flag(element, Devices.PERMITTED, true);
                 }
             }
-            case MIXER, PROCESSOR, PRODUCTION -> {
-                Capabilities.Engine engine = Objects.requireNonNull(Capabilities.engine(element.kind()));
-                flag(rig, element, engine.running(), false, events);
+            case MIXER, PROCESSOR, PRODUCTION ->
+                flag(
+                        element,
+                        Objects.requireNonNull(Capabilities.engine(element.kind()))
+                                .running(),
+                        true);
+            case APPLICATION -> {
+                flag(element, Applications.RUNNING, true);
+                flag(element, Applications.MUTED, false);
+                if (element.get(Applications.INPUT) != null) {
+                    flag(element, Applications.INPUT_MUTED, false);
+                    choices(element, Applications.INPUT, machine(element), Direction.RECORDING, true);
+                }
             }
-            case APPLICATION -> flag(rig, element, Applications.MUTED, true, events);
+            case APP_OUTPUT -> {
+                boolean own = rig.program(element).is(Applications.HAS_OUTPUT_CHOICE, true);
+                Setting<Choice> choice = own ? Applications.PROGRAM_CHOICE : Applications.SYSTEM_CHOICE;
+                choices(element, choice, machine(rig.program(element)), Direction.PLAYBACK, true);
+            }
             case MACHINE -> {
-                defaults(rig, element, Machines.PLAYBACK, Devices.Direction.PLAYBACK, events);
-                defaults(rig, element, Machines.RECORDING, Devices.Direction.RECORDING, events);
+                choices(element, Machines.PLAYBACK, element.id(), Direction.PLAYBACK, false);
+                choices(element, Machines.RECORDING, element.id(), Direction.RECORDING, false);
             }
-            case CABLE, WIRE, COUPLING, PASS_THROUGH, APP_OUTPUT, STRIP, BUS, INPUT, GROUP, SCENE -> {}
-            case ENTRY, OUTPUT, SOURCE, OUTLET -> {}
+            case PASS_THROUGH -> flag(element, Links.PASS_ENABLED, true);
+            case STRIP -> {
+                flag(element, Mixers.STRIP_MUTED, false);
+                rig.in(rig.program(element).id(), Kind.BUS)
+                        .forEach(bus -> flag(element, Mixers.CROSSING.of(bus.id()), true));
+            }
+            case BUS -> flag(element, Mixers.BUS_MUTED, false);
+            case INPUT -> {
+                flag(element, Productions.INPUT_MUTED, false);
+                Productions.ticked(element, Productions.TRACK)
+                        .forEach(track -> flag(element, Productions.TRACK.of(track), true));
+            }
+            case CABLE, WIRE, COUPLING, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> {}
         }
     }
 
-    private static void flag(Rig rig, Element element, Setting<Boolean> flag, boolean to, List<Event> events) {
-        if (element.is(flag, Boolean.TRUE.equals(flag.usual())) != to) {
-            add(rig, Change.set(rig, element.id(), flag, to), events);
-        }
+    private static @Nullable String machine(Element program) {
+        return program.get(Applications.MACHINE);
     }
 
-    /** A default that moves to each other usable device. */
-    private static void defaults(
-            Rig rig, Element machine, Setting<Choice> role, Devices.Direction direction, List<Event> events) {
+    /** A flag that turns; {@code open} is the value with which something passes. */
+    private void flag(Element element, Setting<Boolean> flag, boolean open) {
+        boolean is = element.is(flag, flag.usual() != null && flag.usual());
+        add(element, Change.set(rig, element.id(), flag, !is), is == open ? OFF : ON);
+    }
+
+    /** A choice that moves to each other usable device, or to the default. */
+    private void choices(
+            Element element, Setting<Choice> choice, @Nullable String machine, Direction direction, boolean orDefault) {
+        Object now = element.get(choice);
+        if (orDefault && now != Choice.Special.DEFAULT) {
+            add(element, Change.set(rig, element.id(), choice, Choice.Special.DEFAULT), "");
+        }
         for (Element device : rig.of(Kind.DEVICE)) {
-            if (machine.id().equals(device.get(Devices.MACHINE))
-                    && device.get(Devices.DIRECTION) == direction
+            if (device.get(Devices.DIRECTION) == direction
+                    && (machine == null || machine.equals(device.get(Devices.MACHINE)))
+                    && !Choice.to(device.id()).equals(now)
                     && Choices.usable(rig, device)) {
-                add(rig, Change.set(rig, machine.id(), role, Choice.to(device.id())), events);
+                add(element, Change.set(rig, element.id(), choice, Choice.to(device.id())), "");
             }
         }
     }
 
-    private static void add(Rig rig, Change.@org.jspecify.annotations.Nullable Set change, List<Event> events) {
+    private void add(Element element, Change.@Nullable Set change, String also) {
         if (change != null) {
-            events.add(new Event(change, Sentences.say(rig, change)));
+            Element program = rig.program(element);
+            String sentence = Sentences.say(rig, change);
+            events.add(new Event(
+                    change,
+                    sentence,
+                    program.id(),
+                    plain(sentence),
+                    plain(element.name() + " " + program.name()) + also));
         }
-    }
-
-    /** Tries an event. */
-    public static Outcome of(Audit audit, Reading now, Event event) {
-        Reading then = audit.read(Changes.apply(now.rig(), List.of(event.change)), now.brief(), now);
-        List<String> lost = new ArrayList<>();
-        List<String> gained = new ArrayList<>();
-        List<String> altered = new ArrayList<>();
-        for (int s = 0; s < now.rig().of(Kind.SOURCE).size(); s++) {
-            for (int o = 0; o < now.rig().of(Kind.OUTLET).size(); o++) {
-                boolean loses = false;
-                boolean gains = false;
-                boolean alters = false;
-                for (int i = 0; i < now.scenes().size(); i++) {
-                    Delivery a = now.scenes().get(i).cell(s, o).delivery();
-                    Delivery b = then.scenes().get(i).cell(s, o).delivery();
-                    loses |= a.arrives() && !b.arrives();
-                    gains |= !a.arrives() && b.arrives();
-                    alters |= a.arrives()
-                            && b.arrives()
-                            && (now.scenes().get(i).cell(s, o).verdict()
-                                            != then.scenes().get(i).cell(s, o).verdict()
-                                    || Math.abs(a.strength() - b.strength()) > 1);
-                }
-                CellReading cell = now.scenes().getFirst().cell(s, o);
-                String pair = cell.source().name() + " at " + cell.outlet().name();
-                if (loses) {
-                    lost.add(pair);
-                }
-                if (gains) {
-                    gained.add(pair);
-                }
-                if (alters && !loses && !gains) {
-                    altered.add(pair);
-                }
-            }
-        }
-        return new Outcome(event, lost, gained, altered, worse(then, now, audit), worse(now, then, audit));
-    }
-
-    /** The titles of findings above a note that are in one reading and not, or less severe, in another. */
-    private static List<String> worse(Reading in, Reading than, Audit audit) {
-        Map<String, Severity> others = new HashMap<>();
-        than.findings().forEach(f -> others.put(f.identity(), f.severity()));
-        return in.findings().stream()
-                .filter(f -> f.severity() != Severity.NOTE
-                        && audit.asks(f.rule())
-                        && !others.getOrDefault(f.identity(), Severity.NOTE).atLeast(f.severity()))
-                .map(Finding::words)
-                .map(Finding.Words::title)
-                .toList();
     }
 }

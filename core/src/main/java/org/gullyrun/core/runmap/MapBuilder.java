@@ -39,17 +39,22 @@ final class MapBuilder {
     private final Map<PointId, Port> ports = new HashMap<>();
     private final List<MapNode> nodes = new ArrayList<>();
 
-    private MapBuilder(Reading reading, int scene) {
+    private MapBuilder(Reading reading, Rig rig, SceneOverlay overlay) {
         this.reading = reading;
-        this.rig = reading.rig();
-        this.overlay = new SceneOverlay(reading, scene);
+        this.rig = rig;
+        this.overlay = overlay;
         this.segments = overlay.segments;
         this.points = overlay.points;
     }
 
     /** The map of a scene by its place, -1 for all of them, with levels. */
     static MapModel build(Reading reading, int scene) {
-        MapBuilder builder = new MapBuilder(reading, scene);
+        return build(reading, reading.rig(), new SceneOverlay(reading, scene));
+    }
+
+    /** The map of what is laid over one another, with the names of a rig that has all of it. */
+    static MapModel build(Reading reading, Rig rig, SceneOverlay overlay) {
+        MapBuilder builder = new MapBuilder(reading, rig, overlay);
         builder.grids();
         builder.outlets();
         builder.programs();
@@ -332,6 +337,7 @@ final class MapBuilder {
                 edge.open |= segment.open;
                 edge.openEverywhere &= segment.openEverywhere;
                 edge.air |= segment.air;
+                edge.circle |= segment.circle;
                 edge.loop = edge.loop.isEmpty() ? segment.loop : edge.loop;
                 edge.closed = edge.closed.isEmpty() ? segment.closed : edge.closed;
                 edge.level = Math.max(edge.level, segment.level);
@@ -379,7 +385,7 @@ final class MapBuilder {
     private void depths(java.util.Collection<MapEdge> edges) {
         for (int round = 0; round < 4; round++) {
             for (MapEdge edge : edges) {
-                if (edge.from.stage == edge.to.stage && edge.to.depth <= edge.from.depth && edge.loop.isEmpty()) {
+                if (edge.from.stage == edge.to.stage && edge.to.depth <= edge.from.depth && !edge.circle) {
                     edge.to.depth = Math.min(4, edge.from.depth + 1);
                 }
             }

@@ -7,6 +7,18 @@ import org.gullyrun.core.flow.graph.SegmentKey;
 
 /** A channel between two nodes: all segments that run between the same ports. Complete once it is part of a {@link MapModel}. */
 public final class MapEdge {
+    /** How a channel differs from what it is set against. */
+    public enum Turn {
+        /** Not at all, or it is set against nothing. */
+        NONE,
+        /** Something runs through it that didn't. */
+        CAME,
+        /** Something no longer runs through it. */
+        WENT,
+        /** It was part of a loop that is no more. */
+        LOOP_GONE
+    }
+
     final MapNode from;
     final int fromPort;
     final MapNode to;
@@ -17,11 +29,17 @@ public final class MapEdge {
     boolean openEverywhere = true;
     boolean air;
     String loop = "";
+    /** Whether it is part of a loop in any scene. */
+    boolean circle;
+
     String closed = "";
     /** Where rates meet on it, which; empty elsewhere, and where levels are shown. */
     String rates = "";
     /** Whether nothing is known to convert there. */
     boolean ratesBad;
+
+    /** How it differs from what it is set against. */
+    Turn turn = Turn.NONE;
 
     private final String ports;
     double level = Double.NEGATIVE_INFINITY;
@@ -104,6 +122,11 @@ public final class MapEdge {
         return level;
     }
 
+    /** How it differs from what it is set against. */
+    public Turn turn() {
+        return turn;
+    }
+
     /** The same channel between copies of its ends. */
     public MapEdge between(MapNode newFrom, int newFromPort, MapNode newTo, int newToPort) {
         MapEdge copy = new MapEdge(newFrom, newFromPort, newTo, newToPort);
@@ -113,10 +136,12 @@ public final class MapEdge {
         copy.openEverywhere = openEverywhere;
         copy.air = air;
         copy.loop = loop;
+        copy.circle = circle;
         copy.closed = closed;
         copy.rates = rates;
         copy.ratesBad = ratesBad;
         copy.level = level;
+        copy.turn = turn;
         return copy;
     }
 

@@ -1,5 +1,6 @@
 package org.gullyrun.core.runmap;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -33,6 +34,9 @@ final class SceneOverlay {
         boolean wanted = true;
         String closed = "";
         String loop = "";
+        /** Whether it is part of a loop in any scene, so that the layout is the same for all of them. */
+        boolean circle;
+
         double level = Double.NEGATIVE_INFINITY;
     }
 
@@ -43,11 +47,29 @@ final class SceneOverlay {
 
     /** Lays all scenes of a reading over one another; the one at a place counts, with -1 all do. */
     SceneOverlay(Reading reading, int chosen) {
-        for (int i = 0; i < reading.scenes().size(); i++) {
-            lay(reading.scenes().get(i), chosen < 0 || chosen == i);
+        this(reading, List.of(reading), chosen);
+    }
+
+    /**
+     * Lays all scenes of several readings over one another, so that each has its place. Only one of the readings counts, and
+     * of it the scene at a place, with -1 all of them.
+     */
+    SceneOverlay(Reading counted, List<Reading> all, int chosen) {
+        for (Reading reading : all) {
+            List<SceneReading> laid = new ArrayList<>();
+            for (int i = 0; i < reading.scenes().size(); i++) {
+                SceneReading scene = reading.scenes().get(i);
+                boolean counts = reading == counted && (chosen < 0 || chosen == i);
+                if (chosen >= 0 || laid.stream().noneMatch(scene::isLike)) { // one that is like another adds nothing
+                    laid.add(scene);
+                    lay(scene, counts);
+                }
+            }
         }
-        reading.rig().of(Kind.SOURCE).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.SOURCE));
-        reading.rig().of(Kind.OUTLET).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.OUTLET));
+        for (Reading reading : all) {
+            reading.rig().of(Kind.SOURCE).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.SOURCE));
+            reading.rig().of(Kind.OUTLET).forEach(e -> points.putIfAbsent(PointId.of(e.id()), PointKind.OUTLET));
+        }
     }
 
     /** Adds what a scene opens, or what it blocks. */
@@ -70,12 +92,14 @@ final class SceneOverlay {
                 count(segment, graph, s, levels);
             }
         }
-        for (Loop loop : counts ? scene.loops() : List.<Loop>of()) {
+        for (Loop loop : scene.loops()) {
             Loop.Circle circle = loop.strongest();
             String said =
                     String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
             for (int s : loop.segments()) {
-                Objects.requireNonNull(segments.get(graph.key(s))).loop = said;
+                Segment segment = Objects.requireNonNull(segments.get(graph.key(s)));
+                segment.circle = true;
+                segment.loop = counts ? said : segment.loop;
             }
         }
     }

@@ -91,7 +91,7 @@ class TextsTest {
         RootCauses.Found causes = RootCauses.of(AUDIT.quick(), null, reading, () -> false, () -> false, progress -> {});
         causes.groups().forEach(g -> texts.add(g.fix().sentence()));
         texts.addAll(CreatorText.of(reading, causes).lines().toList());
-        WhatIf.events(reading.rig(), "").forEach(e -> texts.add(e.sentence()));
+        WhatIf.events(reading.rig()).forEach(e -> texts.add(e.sentence()));
     }
 
     /** Names of settings, headings of columns, and every question that can be asked of the rig. */

@@ -14,9 +14,9 @@ import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
-import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Hearing;
+import org.gullyrun.core.compare.HeardDifference;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
 import org.gullyrun.desktop.look.Type;
@@ -27,7 +27,8 @@ import org.gullyrun.desktop.state.Store;
 /**
  * What one outlet hears, as a basin: a token for each source that arrives, the higher the louder; a hollow token on the
  * rim for one that is missing; one that breaks the bottom for one that leaks; twin tokens for a double; a coil on the
- * rim where a loop ends.
+ * rim where a loop ends. Set against how it was, what is the same is pale, what has gone or moved leaves a ghost, and its name
+ * is followed by how much differs.
  */
 final class Basin extends Pane {
     static final double RIM = 18;
@@ -41,12 +42,15 @@ final class Basin extends Pane {
     private final Path coil = new Path();
     private final Group tokens = new Group();
     private final Text name;
+    private final Text caption;
     private final Map<String, Token> bySource = new LinkedHashMap<>();
+    private HeardDifference difference;
     private Hearing hearing;
 
-    Basin(Store store, Hearing hearing, double width, double textScale) {
+    Basin(Store store, HeardDifference shown, double width, double textScale) {
         this.store = store;
-        this.hearing = hearing;
+        this.difference = shown;
+        this.hearing = shown.shown();
         this.width = width;
         this.u = textScale;
         getStyleClass().add("basin-cell");
@@ -54,7 +58,8 @@ final class Basin extends Pane {
         setPrefSize(width, BasinsView.HEIGHT * u);
         setMinWidth(width);
         name = name();
-        getChildren().addAll(bed, coil, tokens, name);
+        caption = Nodes.text("", Type.sans(11 * u), 0, NAME * u, "difference-caption");
+        getChildren().addAll(bed, coil, tokens, name, caption);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
         setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
@@ -70,19 +75,21 @@ final class Basin extends Pane {
     }
 
     /** Shows something else that the same outlet hears; false if it has to be made anew for that. */
-    boolean show(Hearing other, double otherWidth, double textScale) {
+    boolean show(HeardDifference shown, double otherWidth, double textScale) {
+        Hearing other = shown.shown();
         if (!hearing.outlet().equals(other.outlet())
                 || !hearing.name().equals(other.name())
                 || width != otherWidth
                 || u != textScale) {
             return false;
         }
-        Hearing before = hearing;
+        HeardDifference before = difference;
+        difference = shown;
         hearing = other;
-        if (!before.drops().equals(other.drops())) {
+        if (!before.shown().drops().equals(other.drops()) || !before.marks().equals(shown.marks())) {
             place();
         }
-        if (!before.equals(other)) {
+        if (!before.equals(shown)) {
             describe();
         }
         return true;
@@ -139,7 +146,7 @@ final class Basin extends Pane {
                 bySource.put(drop.source(), made);
                 token = made;
             }
-            token.show(drop);
+            token.show(drop, difference.marks().get(drop.source()));
             token.setTranslateX(x + i * step);
         }
         bySource.values().removeIf(token -> {
@@ -152,9 +159,21 @@ final class Basin extends Pane {
     }
 
     private Text name() {
-        Font font = Type.water(13 * u);
-        String fitted = Type.fit(hearing.name(), font, width - 8 * u);
-        return Nodes.text(fitted, font, width / 2 - Type.width(fitted, font) / 2, NAME * u, "water", "basin-name");
+        return Nodes.text("", Type.water(13 * u), 0, NAME * u, "water", "basin-name");
+    }
+
+    /** Writes the name, and after it how much differs, in the middle beneath the basin. */
+    private void write() {
+        double gap = difference.caption().isEmpty() ? 0 : 6 * u;
+        double told = Type.width(difference.caption(), caption.getFont());
+        String fitted = Type.fit(hearing.name(), name.getFont(), width - 8 * u - gap - told);
+        double named = Type.width(fitted, name.getFont());
+        double left = (width - named - gap - told) / 2;
+        name.setText(fitted);
+        name.setX(left);
+        caption.setText(difference.caption());
+        caption.setX(left + named + gap);
+        Nodes.turn(caption, "bad", difference.isWorse());
     }
 
     /** Says what the listener hears, for readers of the screen. */
@@ -162,11 +181,14 @@ final class Basin extends Pane {
         Nodes.mark(name, "bad", hearing.isBad());
         Nodes.turn(bed, "bad", hearing.isBad());
         coil.setVisible(hearing.coil());
+        write();
+        Nodes.mark(bed, "dimmed", difference.isMarked() && difference.caption().isEmpty());
         long troubles = hearing.drops().stream().filter(Hearing.Drop::loud).count();
         setAccessibleText(hearing.name() + ": " + hearing.drops().size()
                 + (hearing.drops().size() == 1 ? " source" : " sources")
                 + (troubles > 0 ? ", " + troubles + " in trouble" : "")
-                + (hearing.coil() ? ", a loop ends here" : ""));
+                + (hearing.coil() ? ", a loop ends here" : "")
+                + (difference.caption().isEmpty() ? "" : "; different: " + difference.caption()));
     }
 
     /** Marks the basin and token that are selected. */

@@ -6,11 +6,9 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
-import org.gullyrun.core.audit.Hearing;
-import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.compare.HeardDifference;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Planning;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
@@ -59,7 +57,9 @@ public final class BasinsView extends StackPane {
                 || !before.alerts().failure().equals(now.alerts().failure())
                 || before.scene() != now.scene()
                 || before.textScale() != now.textScale()
-                || hearings(before) != hearings(now)) {
+                || before.against() != now.against()
+                || before.step() != now.step()
+                || before.planning() != now.planning()) {
             rebuild(now);
         }
         row.getChildren().forEach(child -> {
@@ -69,15 +69,25 @@ public final class BasinsView extends StackPane {
         });
     }
 
-    /** What is heard: as the rig is, or while steps of a repair are shown, after the one looked at. */
-    private static List<Hearing> hearings(State state) {
+    /**
+     * What is heard: where a difference is shown, with marks; while steps of a repair are shown, after the one looked at; else
+     * as the rig is.
+     */
+    private static List<HeardDifference> hearings(State state) {
         Planning planning = state.planning();
-        List<Hearing> after = planning.hearings();
-        boolean planned = state.step() == Step.REPAIR
-                && after != null
+        Against against = state.against();
+        List<HeardDifference> after = planning.hearings();
+        if (against != null) {
+            return against.hearings();
+        } else if (after != null
+                && state.step() == Step.REPAIR
                 && planning.scene() == state.scene()
-                && planning.isOf(state.reading());
-        return planned && after != null ? after : state.answer().models().hearings(state.scene());
+                && planning.isOf(state.reading())) {
+            return after;
+        }
+        return state.answer().models().hearings(state.scene()).stream()
+                .map(HeardDifference::plain)
+                .toList();
     }
 
     /** Makes the basins anew. Those with trouble come first if there isn't room for all. */
@@ -86,11 +96,10 @@ public final class BasinsView extends StackPane {
         if (!(room > 0)) {
             return; // what they share is not known yet; once it is, they are made
         }
-        Reading reading = state.reading();
-        List<Element> outlets = reading.rig().of(Kind.OUTLET);
+        List<HeardDifference> hearings = hearings(state);
         setPrefHeight(HEIGHT * state.textScale());
         setMinHeight(HEIGHT * state.textScale());
-        if (outlets.isEmpty()) {
+        if (hearings.isEmpty()) {
             var none = Nodes.label(
                     state.alerts().isNotAudited()
                             ? "What listeners hear could not be worked out."
@@ -100,11 +109,11 @@ public final class BasinsView extends StackPane {
             row.getChildren().setAll(none);
             return;
         }
-        double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / outlets.size()));
+        double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / hearings.size()));
+        Nodes.turn(row, "comparing", state.against() != null);
         List<Node> children = row.getChildren();
-        List<Hearing> hearings = hearings(state);
-        for (int o = 0; o < outlets.size(); o++) {
-            Hearing hearing = hearings.get(o);
+        for (int o = 0; o < hearings.size(); o++) {
+            HeardDifference hearing = hearings.get(o);
             Node known = o < children.size() ? children.get(o) : null;
             // A basin takes over what it now hears; only one of another size or name is made anew.
             if (!(known instanceof Basin basin && basin.show(hearing, width, state.textScale()))) {
@@ -116,7 +125,7 @@ public final class BasinsView extends StackPane {
                 }
             }
         }
-        children.subList(outlets.size(), children.size()).clear();
+        children.subList(hearings.size(), children.size()).clear();
         row.getChildren().forEach(child -> {
             if (child instanceof Basin basin) {
                 basin.select(state.selection(), state.shown());

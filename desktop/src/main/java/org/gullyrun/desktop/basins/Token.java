@@ -10,6 +10,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.compare.HeardDifference;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
@@ -34,6 +35,10 @@ final class Token extends Group {
     private final Circle hit;
     private final SVGPath glyph;
     private @Nullable SVGPath twin;
+    /** Where it was, and a hairline to there; null as long as it never moved. */
+    private @Nullable SVGPath ghost;
+
+    private final Rectangle trail = new Rectangle(-0.5, 0, 1, 1);
     private Hearing.Drop drop;
 
     Token(Store store, Hearing hearing, Hearing.Drop drop, double scale, double textScale) {
@@ -46,7 +51,9 @@ final class Token extends Group {
         getStyleClass().add("token");
         stem.getStyleClass().add("stem");
         hit.getStyleClass().add("token-hit");
-        getChildren().addAll(stem, hit, glyph);
+        trail.getStyleClass().add("trail");
+        trail.setVisible(false);
+        getChildren().addAll(stem, trail, hit, glyph);
         Selection.Pair pair = new Selection.Pair(drop.source(), hearing.outlet());
         setId("token-" + pair.source() + "-" + pair.outlet());
         setFocusTraversable(true);
@@ -72,21 +79,20 @@ final class Token extends Group {
         return scale == otherScale && drop.sourceClass() == other.sourceClass();
     }
 
-    /** Shows a source as it is heard. */
-    void show(Hearing.Drop now) {
+    /** Shows a source as it is heard, and if it is set against something, how it differs. */
+    void show(Hearing.Drop now, HeardDifference.@Nullable Mark mark) {
         drop = now;
+        HeardDifference.Sort sort = mark == null ? null : mark.sort();
+        boolean went = sort == HeardDifference.Sort.WENT && now.verdict() != Verdict.MISSING;
         boolean missing = now.verdict() == Verdict.MISSING;
         boolean leak = now.verdict() == Verdict.LEAK;
         boolean twice = now.verdict() == Verdict.DOUBLE;
-        double high = missing ? 1 : Math.clamp((now.level() + 60) / 48, 0.05, 1);
-        double y = missing
-                ? (Basin.RIM - 3) * u
-                : leak ? Basin.BOTTOM * u : (Basin.BOTTOM - 10 - high * (Basin.BOTTOM - Basin.RIM - 20)) * u;
-        stem.setVisible(!missing && !leak);
+        double y = missing ? (Basin.RIM - 3) * u : leak && !went ? Basin.BOTTOM * u : height(now.level());
+        stem.setVisible(!missing && !leak && !went);
         stem.setY(y + 6 * u - 0.5);
         stem.setHeight(Math.max(0, (Basin.BOTTOM - 7) * u - y + 1));
         hit.setCenterY(y);
-        String tone = missing ? "hollow" : now.loud() ? "bad" : "water";
+        String tone = missing ? "hollow" : went ? "went" : now.loud() ? "bad" : "water";
         place(glyph, tone, y, twice ? -1 : 0);
         if (twice && twin == null) {
             twin = Glyph.of(now.sourceClass(), scale);
@@ -96,11 +102,39 @@ final class Token extends Group {
             twin.setVisible(twice);
             place(twin, tone, y, 1);
         }
-        String said = said();
+        boolean moved = mark != null
+                && !Double.isNaN(mark.levelBefore())
+                && (sort == HeardDifference.Sort.MOVED || sort == HeardDifference.Sort.WENT && missing);
+        ghost(moved && mark != null ? height(mark.levelBefore()) : Double.NaN, y);
+        Nodes.mark(this, "dimmed", sort == HeardDifference.Sort.SAME);
+        String said = said(sort);
         if (!Objects.equals(said, getAccessibleText())) {
             Tooltips.say(this, said);
             setAccessibleText(said);
         }
+    }
+
+    /** The height at which a level stands. */
+    private double height(double level) {
+        double high = Math.clamp((level + 60) / 48, 0.05, 1);
+        return (Basin.BOTTOM - 10 - high * (Basin.BOTTOM - Basin.RIM - 20)) * u;
+    }
+
+    /** Shows where it was; NaN for nothing. */
+    private void ghost(double was, double is) {
+        boolean shown = Math.abs(was - is) > 2 * u;
+        if (shown && ghost == null) {
+            ghost = Glyph.of(drop.sourceClass(), scale);
+            ghost.getStyleClass().addAll("ghost");
+            getChildren().add(1, ghost);
+        }
+        if (ghost != null) {
+            ghost.setVisible(shown);
+            ghost.setTranslateY(was);
+        }
+        trail.setVisible(shown);
+        trail.setY(Math.min(was, is));
+        trail.setHeight(shown ? Math.abs(was - is) : 0);
     }
 
     /** Places one glyph of a token. */
@@ -110,10 +144,11 @@ final class Token extends Group {
         Nodes.turn(one, "hollow", tone.equals("hollow"));
         Nodes.turn(one, "bad", tone.equals("bad"));
         Nodes.turn(one, "water", tone.equals("water"));
+        Nodes.turn(one, "went", tone.equals("went"));
     }
 
     /** What the token stands for, in words. */
-    private String said() {
+    private String said(HeardDifference.@Nullable Sort sort) {
         boolean arrives = !Double.isNaN(drop.level());
         return drop.name() + " at " + outletName + ": "
                 + drop.word()
@@ -121,6 +156,9 @@ final class Token extends Group {
                         ? String.format(Locale.ROOT, ", %.1f dBFS", drop.level())
                                 .replace('-', '−')
                         : "")
-                + (drop.where().isEmpty() ? "" : ", in " + drop.where());
+                + (drop.where().isEmpty() ? "" : ", in " + drop.where())
+                + (sort == HeardDifference.Sort.CAME
+                        ? ", newly heard"
+                        : sort == HeardDifference.Sort.WENT ? ", no longer heard" : "");
     }
 }

@@ -4,11 +4,13 @@ import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import org.gullyrun.desktop.look.SidePane;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
 
 /** What is selected: said in words first, then as a ladder, then what would take the trouble away, with its price. */
 public final class EvidenceView extends SidePane {
@@ -32,6 +34,7 @@ public final class EvidenceView extends SidePane {
                 && (before.reading() == now.reading()
                         || before.soundsAs(now) && !(now.selection() instanceof Selection.Nothing))
                 && before.alerts().failure().equals(now.alerts().failure())
+                && asked(before) == asked(now)
                 && before.hop() == now.hop()
                 && before.lens() == now.lens()
                 && (before.step() == now.step() || now.lens() == Lens.LEVELS)
@@ -51,6 +54,12 @@ public final class EvidenceView extends SidePane {
                         || !before.selection().equals(now.selection()))) {
             Platform.runLater(this::reveal);
         }
+    }
+
+    /** The difference that a person asked for; one that only the pointer shows leaves what it rests on where it is. */
+    private static @Nullable Against asked(State state) {
+        Against against = state.against();
+        return against == null || against.kind() == Against.Kind.FIX ? null : against;
     }
 
     /** Scrolls so far that the rung looked at and its settings are seen. */
@@ -81,6 +90,10 @@ public final class EvidenceView extends SidePane {
 
     /** The sheet that fits what is selected. */
     private List<Node> content(State state) {
+        Against against = asked(state);
+        if (against != null) {
+            return new DifferenceSheet(store).content(state, against);
+        }
         return switch (state.selection()) {
             case Selection.Nothing nothing ->
                 state.lens() == Lens.RATES && state.step() == Step.TRACE

@@ -80,6 +80,8 @@ final class FixesSheet {
         ClickRow line = new ClickRow(
                 "fix", "fix-" + place, fix.sentence() + ": " + fix.price(), () -> store.change(fix.changes()), words);
         line.setAlignment(Pos.TOP_LEFT);
+        line.setOnMouseEntered(e -> store.tryout().preview(fix));
+        line.setOnMouseExited(e -> store.tryout().endPreview());
         if (place == 0) {
             var key = Nodes.label("Ctrl Enter", "figures", "soft");
             key.setWrapText(false);

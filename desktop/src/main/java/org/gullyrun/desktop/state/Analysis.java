@@ -22,7 +22,6 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
@@ -335,12 +334,6 @@ final class Analysis implements AutoCloseable {
                 results.found(fixes);
             }
         });
-    }
-
-    /** Works out what would follow from something that may happen. */
-    void tryOut(Case what, Reading reading, WhatIf.Event event, Consumer<WhatIf.Outcome> then) {
-        Audit audit = audit(what).quick();
-        ask(reading, r -> WhatIf.of(audit, r, event), then);
     }
 
     /** Does something for a view, and what that gives then on the interface thread. */

@@ -241,6 +241,16 @@ public final class Planner {
         }
     }
 
+    /** Plans anew with changes that a person wants to be part of it. */
+    public void require(List<Change> changes) {
+        Planning now = store.state().planning();
+        Conditions conditions = now.conditions();
+        for (Change change : changes) {
+            conditions = conditions.requiring(change);
+        }
+        plan(store.state(), conditions, now.onAir(), now.done());
+    }
+
     /** Allows everything again that was ruled out. */
     public void allowAll() {
         Planning now = store.state().planning();

@@ -1,8 +1,10 @@
 package org.gullyrun.desktop.state;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.compare.HeardDifference;
 import org.gullyrun.core.repair.Channel;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
@@ -19,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param ways the repairs found, the best first
  * @param plan the first of them in its order; null while it is being worked out
  * @param channels what each listener goes through, in the scene shown
- * @param heard for each state of the plan what each listener hears, in the scene shown
+ * @param heard for each step of the plan what each listener hears after it, against before it, in the scene shown
  * @param scene the place of the scene of those, -1 for all
  * @param step the step looked at, counted from 0
  * @param done what has been done so far in this survey, in order
@@ -33,7 +35,7 @@ public record Planning(
         List<Repair> ways,
         @Nullable WorkPlan plan,
         List<Channel> channels,
-        List<List<Hearing>> heard,
+        List<List<HeardDifference>> heard,
         int scene,
         int step,
         List<Change> done,
@@ -62,8 +64,8 @@ public record Planning(
     }
 
     /** What listeners hear after the step looked at; null if that isn't known. */
-    public @Nullable List<Hearing> hearings() {
-        return plan == null || step + 1 >= heard.size() ? null : heard.get(step + 1);
+    public @Nullable List<HeardDifference> hearings() {
+        return plan == null || step >= heard.size() ? null : heard.get(step);
     }
 
     /** Another reading or other conditions, about which nothing is known yet; what is shown stays until something is. */
@@ -118,12 +120,16 @@ public record Planning(
     }
 
     /** What is drawn of a plan in a scene; worked out away from the interface thread. */
-    record Drawn(List<Channel> channels, List<List<Hearing>> heard, int scene) {
+    record Drawn(List<Channel> channels, List<List<HeardDifference>> heard, int scene) {
         static Drawn of(WorkPlan plan, int chosen) {
             int scene = chosen < plan.states().getFirst().scenes().size() ? chosen : -1;
+            List<List<Hearing>> heard =
+                    plan.states().stream().map(r -> Hearing.all(r, scene)).toList();
             return new Drawn(
                     Channel.all(plan.states(), scene),
-                    plan.states().stream().map(r -> Hearing.all(r, scene)).toList(),
+                    IntStream.range(1, heard.size())
+                            .mapToObj(i -> HeardDifference.all(heard.get(i - 1), heard.get(i)))
+                            .toList(),
                     scene);
         }
     }

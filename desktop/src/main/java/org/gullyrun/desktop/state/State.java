@@ -139,7 +139,7 @@ public record State(
                 place.at(survey, scene),
                 answer,
                 shown,
-                proposals,
+                proposals.with((Against) null),
                 message,
                 leftovers,
                 alerts.causes(true),
@@ -191,6 +191,10 @@ public record State(
         return with(proposals.with(planning));
     }
 
+    State with(@Nullable Against against) {
+        return with(proposals.with(against));
+    }
+
     private State with(Proposals other) {
         return new State(what, file, past, place, answer, shown, other, message, leftovers, alerts, look);
     }
@@ -203,6 +207,11 @@ public record State(
     /** As {@link Proposals#causes}. */
     public RootCauses.Found causes() {
         return proposals.causes();
+    }
+
+    /** As {@link Proposals#against}. */
+    public @Nullable Against against() {
+        return proposals.against();
     }
 
     /** As {@link Proposals#planning}. */
@@ -281,7 +290,9 @@ public record State(
                 place.with(selected, within),
                 newest,
                 gone ? shown.cleared(newest.reading(), within) : next,
-                proposals.with((FixList) null),
+                newest == answer
+                        ? proposals.with((FixList) null)
+                        : proposals.with((FixList) null).with((Against) null),
                 message,
                 leftovers,
                 newest == answer ? alerts : alerts.failed("").causes(true),

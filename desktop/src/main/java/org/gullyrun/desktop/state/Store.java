@@ -15,7 +15,6 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
@@ -29,6 +28,7 @@ public final class Store implements AutoCloseable {
     private final List<BiConsumer<State, State>> watchers = new ArrayList<>();
     private final Analysis analysis;
     private final Planner planner;
+    private final Tryout tryout;
     private final CaseSession session;
     private State state;
 
@@ -45,6 +45,7 @@ public final class Store implements AutoCloseable {
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals) {
         this.analysis = new Analysis(interfaceThread, new Results());
         this.planner = new Planner(this, analysis);
+        this.tryout = new Tryout(this, analysis);
         this.session = new CaseSession(interfaceThread, analysis, journals, new Files());
         Safekeeping.Opening opening = session.begin(what, file);
         Analysis.First first = Analysis.first(what);
@@ -84,8 +85,19 @@ public final class Store implements AutoCloseable {
         return planner;
     }
 
+    /** Tries changes without making them, and shows differences. */
+    public Tryout tryout() {
+        return tryout;
+    }
+
     void show(Planning planning) {
         next(state.with(planning));
+    }
+
+    /** Shows a difference, or none; on the map if it was asked for. */
+    void show(@Nullable Against against, boolean onMap) {
+        State shown = state.with(against);
+        next(onMap ? shown.with(shown.place().on(Step.TRACE)) : shown);
     }
 
     /** A person presses keys or buttons: long work waits meanwhile. */
@@ -136,8 +148,6 @@ public final class Store implements AutoCloseable {
         }
     }
 
-    // What a person wants: looking.
-
     /** Goes to a step. */
     public void go(Step step) {
         next(state.with(state.place().on(step)));
@@ -147,6 +157,7 @@ public final class Store implements AutoCloseable {
     public void chooseScene(int scene) {
         if (scene >= -1 && scene < state.reading().scenes().size()) {
             next(state.showing(state.answer(), state.selection(), scene));
+            tryout.inScene();
             analysis.seekFixes(state);
         }
     }
@@ -195,8 +206,6 @@ public final class Store implements AutoCloseable {
             read(state.with(state.what(), id, state.scene()));
         }
     }
-
-    // What a person wants: changing.
 
     /** Makes changes to the rig shown, as one step that can be undone. Nothing happens where they do not fit. */
     public void change(List<? extends Change> changes) {
@@ -261,8 +270,6 @@ public final class Store implements AutoCloseable {
         read(state.with(changed, shown, state.scene()).with(session.past()));
     }
 
-    // What a person wants: files.
-
     /**
      * Opens a case in place of this one, off the interface thread.
      *
@@ -296,7 +303,7 @@ public final class Store implements AutoCloseable {
     /** Forgets what was left behind. */
     public void drop(UnsavedChanges left) {
         session.drop(left);
-        next(state.with(List.<UnsavedChanges>of()));
+        decideLater();
     }
 
     /** Leaves what was left behind where it is; it is offered again at the next opening. */
@@ -363,11 +370,6 @@ public final class Store implements AutoCloseable {
         next(state.with(state.place().with(state.lens() == Lens.LEVELS ? Lens.RATES : Lens.LEVELS)));
     }
 
-    /** Tries something that may happen, off the interface thread. */
-    public void tryOut(WhatIf.Event event, Consumer<WhatIf.Outcome> then) {
-        analysis.tryOut(state.what(), state.reading(), event, then);
-    }
-
     /** Works something out of the reading as it stands, off the interface thread, and hands it over on it. */
     public <T> void ask(Function<Reading, T> question, Consumer<T> then) {
         analysis.ask(state.reading(), question, then);
@@ -380,10 +382,8 @@ public final class Store implements AutoCloseable {
 
     /** Lives with a finding, for a reason; an empty reason takes a waiver back. */
     public void waive(Finding finding, String reason) {
-        edit(
-                state.waiving(finding, reason.strip()),
-                (reason.isBlank() ? "no longer waive: " : "waive: ")
-                        + finding.words().title());
+        String does = reason.isBlank() ? "no longer waive: " : "waive: ";
+        edit(state.waiving(finding, reason.strip()), does + finding.words().title());
     }
 
     /** What is unsaved is not wanted any more: closing forgets it. */

@@ -42,6 +42,7 @@ final class MapChannels {
             long thickness,
             String rates,
             boolean ratesBad,
+            MapEdge.Turn turn,
             Set<SegmentKey> keys) {}
 
     /** All that a channel's looks depend on. */
@@ -56,6 +57,7 @@ final class MapChannels {
                 Math.round(thickness(edge.level(), 4)),
                 edge.rates(),
                 edge.isRatesBad(),
+                edge.turn(),
                 edge.keys());
     }
 
@@ -111,7 +113,10 @@ final class MapChannels {
     /** The look of a channel: open or dry, through the air, in a loop. */
     private void style(Path path, MapEdge edge) {
         path.getStyleClass().add("channel");
-        if (!edge.isOpen()) {
+        if (edge.turn() == MapEdge.Turn.WENT) {
+            path.getStyleClass().add("went");
+            path.setStrokeWidth(1.8 * u);
+        } else if (!edge.isOpen()) {
             path.getStyleClass().add("dry");
             path.setStrokeWidth(1.2 * u);
         } else {
@@ -166,6 +171,7 @@ final class MapChannels {
         style(path, edge);
         path.getStyleClass().add("return");
         boolean loop = !edge.loop().isEmpty();
+        boolean loopGone = edge.turn() == MapEdge.Turn.LOOP_GONE;
         if (edge.isAir()) {
             path.getStyleClass().add("air");
             path.setStrokeWidth(1.6 * u);
@@ -183,8 +189,11 @@ final class MapChannels {
             bar(edge, x2 - 3 * u, y2, false);
             arrow.setVisible(false);
         }
-        if (loop || edge.isAir()) {
-            String said = loop ? edge.loop() : "through the air";
+        if (loopGone) {
+            path.getStyleClass().add("went");
+        }
+        if (loop || loopGone || edge.isAir()) {
+            String said = loop ? edge.loop() : loopGone ? "loop gone" : "through the air";
             Font font = m.small();
             double w = Type.width(said, font);
             double cx = (down + up) / 2;
@@ -192,7 +201,8 @@ final class MapChannels {
             plaque.setArcWidth(5 * u);
             plaque.setArcHeight(5 * u);
             plaque.getStyleClass().addAll("plaque", loop ? "loop" : "plain");
-            Text text = Nodes.text(said, font, cx - w / 2, under + 4 * u, loop ? "bad" : "caption");
+            Text text = Nodes.text(
+                    said, font, cx - w / 2, under + 4 * u, loop ? "bad" : loopGone ? "good-mark" : "caption");
             sheet.put(Layer.MARKS, plaque);
             sheet.put(Layer.MARKS, text);
         }

@@ -3,12 +3,15 @@ package org.gullyrun.desktop.trace;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.runmap.FoldedMap;
+import org.gullyrun.core.runmap.MapDifference;
 import org.gullyrun.core.runmap.MapEdge;
 import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.core.runmap.MapNode;
@@ -26,13 +29,17 @@ final class MapDrawing {
     private final MapChannels channels;
     private final MapBanks banks;
     private final MapGrid grids;
+    private final MapRings marks;
+    private Map<String, MapNode> nodes = Map.of();
 
     MapDrawing(MapModel model, MapGeometry geometry, Consumer<Selection> select, Consumer<Selection> preview) {
         this.geometry = geometry;
         this.channels = new MapChannels(sheet, geometry);
         this.banks = new MapBanks(sheet, geometry, select, preview);
         this.grids = new MapGrid(sheet, geometry, banks);
+        this.marks = new MapRings(geometry, id -> nodes.get(id));
         draw(model);
+        sheet.world().getChildren().add(marks.group());
     }
 
     Group world() {
@@ -52,9 +59,14 @@ final class MapDrawing {
         return true;
     }
 
-    /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong. */
-    void light(Shown shown, Set<SegmentKey> wrong) {
-        sheet.light(shown, wrong);
+    /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */
+    void light(Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went) {
+        sheet.light(shown, wrong, went);
+    }
+
+    /** Rings the places at which something was changed, and says what. */
+    void ring(List<MapDifference.Ring> rings) {
+        marks.draw(rings);
     }
 
     /** What is lit, in the map's own measure; null if nothing is. */
@@ -66,6 +78,7 @@ final class MapDrawing {
     /** Draws channels beneath, then nodes, then names. */
     private void draw(MapModel model) {
         sheet.begin();
+        nodes = model.nodes().stream().collect(Collectors.toMap(MapNode::id, n -> n, (a, b) -> a));
         if (!model.nodes().isEmpty() && sheet.item("headings", "")) {
             headings(model);
         }

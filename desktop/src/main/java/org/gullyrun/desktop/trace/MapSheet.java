@@ -149,13 +149,13 @@ final class MapSheet {
         item.lit.add(new Lit(node, Set.of(key), Set.of(), true));
     }
 
-    /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong. */
-    void light(Shown shown, Set<SegmentKey> wrong) {
+    /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */
+    void light(Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went) {
         boolean any = !shown.isEmpty();
         List<Node> above = new ArrayList<>();
         for (Item each : items.values()) {
             for (Lit one : each.lit) {
-                if (light(one, shown, wrong, any) && one.node.getParent() == groups.get(Layer.CHANNELS)) {
+                if (light(one, shown, wrong, went, any) && one.node.getParent() == groups.get(Layer.CHANNELS)) {
                     above.add(one.node);
                 }
             }
@@ -193,12 +193,14 @@ final class MapSheet {
     }
 
     /** Dims or lights one item, and returns whether anything changed. */
-    private static boolean light(Lit one, Shown shown, Set<SegmentKey> wrong, boolean any) {
+    private static boolean light(Lit one, Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went, boolean any) {
         boolean on = false;
         boolean bad = false;
+        boolean gone = false;
         for (SegmentKey key : one.keys) {
             on |= shown.segments().contains(key);
             bad |= wrong.contains(key);
+            gone |= went.contains(key);
         }
         for (PointId point : one.points) {
             on |= shown.points().contains(point);
@@ -211,6 +213,7 @@ final class MapSheet {
         Nodes.mark(node, "dimmed", any && !on);
         if (!one.keys.isEmpty()) {
             Nodes.turn(node, "bad", bad && on);
+            Nodes.turn(node, "gone", gone && on);
         }
         return any && on;
     }

@@ -1,9 +1,13 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import org.gullyrun.core.runmap.FoldedMap;
 import org.gullyrun.core.runmap.MapModel;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Shown;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
@@ -29,8 +33,17 @@ final class MapSurveyor {
         }
     }
 
+    /** So many layouts are kept: a difference comes and goes, and the map that was there before comes back. */
+    private static final int MOST_KEPT = 6;
+
     private final Store store;
     private final Consumer<Survey> then;
+    private final Map<String, MapLayout> layouts = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, MapLayout> eldest) {
+            return size() > MOST_KEPT;
+        }
+    });
     private @Nullable Survey last;
     /** What the map last asked for is made of. */
     private @Nullable State askedOf;
@@ -50,6 +63,7 @@ final class MapSurveyor {
         return !one.soundsAs(other)
                 || one.scene() != other.scene()
                 || one.lens() != other.lens()
+                || one.against() != other.against()
                 || one.textScale() != other.textScale();
     }
 
@@ -62,6 +76,19 @@ final class MapSurveyor {
     /** Whether a state needs another map than the one last asked for. */
     boolean isNewTo(State now) {
         return askedOf == null || last == null || differ(askedOf, now);
+    }
+
+    /**
+     * Takes the map of a difference of which only what is lit is going to be drawn: the whole needs no places then.
+     */
+    void takeFolded(State state, Against against) {
+        Survey known = last;
+        if (known != null) {
+            askedOf = state;
+            turn++;
+            last = new Survey(state, against.model(), known.layout, known.shape);
+            then.accept(last);
+        }
     }
 
     /**
@@ -78,17 +105,24 @@ final class MapSurveyor {
             }
             return;
         }
-        if (state.answer().models().hasMap(state.scene(), state.lens())) {
-            MapModel model = state.answer().models().map(state.scene(), state.lens());
+        if (state.against() != null || state.answer().models().hasMap(state.scene(), state.lens())) {
+            MapModel model = model(state);
             String shape = shape(model, state);
-            if (shape.equals(known.shape)) {
+            MapLayout layout = layouts.get(shape);
+            if (layout != null) {
                 turn++; // what is being surveyed for an earlier state counts no more
-                last = new Survey(state, model, known.layout, shape);
+                last = new Survey(state, model, layout, shape);
                 then.accept(last);
                 return;
             }
         }
         survey(state);
+    }
+
+    /** The map of a state; where a difference is shown, the one that has both. */
+    private static MapModel model(State state) {
+        Against against = state.against();
+        return against != null ? against.model() : state.answer().models().map(state.scene(), state.lens());
     }
 
     /** What a layout depends on: the shape of the map and the size of text. */
@@ -104,13 +138,14 @@ final class MapSurveyor {
     /** Lays the map out in the background. The newest state wins. */
     private void survey(State state) {
         long mine = ++turn;
-        Survey known = last;
         store.work("draw the map", () -> {
-            MapModel model = state.answer().models().map(state.scene(), state.lens());
+            MapModel model = model(state);
             String shape = shape(model, state);
-            MapLayout layout = known != null && shape.equals(known.shape) ? known.layout : layOut(model, state);
+            MapLayout known = layouts.get(shape);
+            MapLayout layout = known == null ? layOut(model, state) : known;
             return () -> {
                 if (mine == turn) {
+                    layouts.put(shape, layout);
                     last = new Survey(state, model, layout, shape);
                     then.accept(last);
                     State late = store.state();
@@ -123,9 +158,8 @@ final class MapSurveyor {
     }
 
     /** Asks for a map folded to what is lit in a state; what was asked for before counts no more. */
-    void fold(MapModel whole, State state, Consumer<Folded> folded) {
+    void fold(MapModel whole, State state, Shown shown, Consumer<Folded> folded) {
         long mine = foldings.incrementAndGet();
-        Shown shown = state.shown();
         store.work("fold the map", () -> {
             if (mine != foldings.get()) {
                 return () -> {}; // something else is lit by now

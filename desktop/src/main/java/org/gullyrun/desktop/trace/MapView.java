@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import javafx.geometry.BoundingBox;
@@ -8,13 +9,14 @@ import javafx.scene.CacheHint;
 import javafx.scene.Group;
 import javafx.scene.control.Label;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.transform.Scale;
 import javafx.scene.transform.Translate;
+import org.gullyrun.core.runmap.MapDifference;
 import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
 import org.gullyrun.desktop.state.State;
@@ -25,10 +27,6 @@ import org.jspecify.annotations.Nullable;
 
 /** The run map: draws the state's reading, lights its selection; it can be zoomed and panned. */
 public final class MapView extends Region {
-    /** Of the size in which letters have their usual size. */
-    private static final double CLOSEST = 3;
-
-    private static final double FARTHEST = 0.2;
     /** Pixels by which a map may reach beyond its room without an overview. */
     private static final double SLACK = 4;
 
@@ -37,8 +35,9 @@ public final class MapView extends Region {
     private final Group holder = new Group();
     private final Label empty = Nodes.label(
             "Nothing to draw yet.\nOpen a case with Ctrl O, or the sample show from the Case menu.", "soft");
-    private final Translate pan = new Translate();
-    private final Scale zoom = new Scale(1, 1);
+    private final MapPanning panning;
+    private final Translate pan;
+    private final Scale zoom;
     private final MapSurveyor surveyor;
     private @Nullable MapDrawing drawing;
     private @Nullable MapLayout drawnLayout;
@@ -64,9 +63,6 @@ public final class MapView extends Region {
     private @Nullable Kept kept;
 
     private boolean folding;
-    private boolean moved;
-    private double grabX;
-    private double grabY;
 
     /** A drawing and the place of the view over it. */
     private record Kept(
@@ -86,6 +82,9 @@ public final class MapView extends Region {
         this.surveyor = new MapSurveyor(store, survey -> redraw());
         setId("map");
         getStyleClass().add("sheet");
+        panning = new MapPanning(this, () -> drawn, this::quick);
+        pan = panning.pan();
+        zoom = panning.zoom();
         holder.getTransforms().addAll(pan, zoom);
         empty.setVisible(false);
         empty.setMouseTransparent(true);
@@ -108,18 +107,6 @@ public final class MapView extends Region {
             redraw();
         });
         heightProperty().addListener(x -> redraw());
-        addEventHandler(ScrollEvent.SCROLL, this::scroll);
-        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
-            grabX = e.getX() - pan.getX();
-            grabY = e.getY() - pan.getY();
-        });
-        addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
-            moved = true;
-            quick(true);
-            pan.setX(e.getX() - grabX);
-            pan.setY(e.getY() - grabY);
-        });
-        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> quick(false));
         addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
             if (e.isStillSincePress()) {
                 store.select(Selection.NOTHING);
@@ -143,7 +130,10 @@ public final class MapView extends Region {
             return; // it is not seen: nothing is drawn until it is
         }
         putBack();
-        if (surveyor.isNewTo(now)) {
+        Against against = now.against();
+        if (against != null && large && surveyor.isNewTo(now) && !lit(now).isEmpty()) {
+            surveyor.takeFolded(now, against);
+        } else if (surveyor.isNewTo(now)) {
             surveyor.ask(now, getWidth() > 0);
         } else if (large) {
             redraw();
@@ -183,7 +173,7 @@ public final class MapView extends Region {
             measuredHeight = getHeight();
             large = room().isLarge(m, l);
         }
-        if (large && !store.state().shown().isEmpty()) {
+        if (large && !lit(store.state()).isEmpty()) {
             fold(m, store.state());
         } else {
             surveyor.foldNothing();
@@ -205,11 +195,13 @@ public final class MapView extends Region {
                 && getWidth() == drawnWidth
                 && getHeight() == drawnHeight
                 && known.update(m)) {
+            known.ring(rings());
             light(store.state());
             return;
         }
         double before = drawn;
         drawing = new MapDrawing(m, room().geometry(m, l), store::select, this::preview);
+        drawing.ring(rings());
         drawn = drawing.geometry().metrics.unit() / store.state().textScale();
         zoom.setX(zoom.getX() * before / drawn); // what somebody has brought near stays as near
         zoom.setY(zoom.getX());
@@ -223,16 +215,23 @@ public final class MapView extends Region {
         see();
     }
 
+    /** Where something was changed, while that is shown. */
+    private List<MapDifference.Ring> rings() {
+        Against against = store.state().against();
+        return against == null || against.held() ? List.of() : against.map().rings();
+    }
+
     /** Shows of a large map only what is lit. */
     private void fold(MapModel whole, State state) {
         MapSurveyor.Folded known = folded;
-        folding = known == null || !known.isOf(whole, state.shown());
+        Shown lit = lit(state);
+        folding = known == null || !known.isOf(whole, lit);
         if (known != null && !folding) {
             surveyor.foldNothing();
             draw(known.model(), known.layout());
             return;
         }
-        surveyor.fold(whole, state, part -> {
+        surveyor.fold(whole, state, lit, part -> {
             folding = false;
             keep();
             folded = part;
@@ -245,9 +244,10 @@ public final class MapView extends Region {
         MapDrawing whole = drawing;
         MapLayout its = drawnLayout;
         if (folded == null && whole != null && its != null) {
-            kept = new Kept(whole, its, drawnWidth, drawnHeight, drawn, pan.getX(), pan.getY(), zoom.getX(), moved);
+            kept = new Kept(
+                    whole, its, drawnWidth, drawnHeight, drawn, pan.getX(), pan.getY(), zoom.getX(), panning.isMoved());
         }
-        moved = false;
+        panning.moved(false);
     }
 
     /** Comes back to the whole map, as it was looked at. */
@@ -260,7 +260,7 @@ public final class MapView extends Region {
             boolean fits = whole.width == getWidth() && whole.height == getHeight();
             drawnLayout = fits ? whole.layout : null; // else it is drawn anew
             drawn = whole.drawn;
-            moved = whole.moved;
+            panning.moved(whole.moved);
             holder.getChildren().setAll(whole.drawing.world());
             zoom.setX(whole.by);
             zoom.setY(whole.by);
@@ -294,15 +294,25 @@ public final class MapView extends Region {
 
     /** Brings a place of the map into the middle. */
     private void centre(double x, double y) {
-        moved = true;
+        panning.moved(true);
         pan.setX(getWidth() / 2 - x * zoom.getX());
         pan.setY(getHeight() / 2 - y * zoom.getY());
+    }
+
+    /** What is lit: what is selected, or where a difference is shown, what differs. */
+    private static Shown lit(State state) {
+        Against against = state.against();
+        return against == null ? state.shown() : against.lit(state.selection());
     }
 
     /** Lights what is selected. */
     private void light(State state) {
         if (drawing != null) {
-            drawing.light(state.shown(), WrongSegments.wrong(state));
+            Against against = state.against();
+            drawing.light(
+                    lit(state),
+                    against == null ? WrongSegments.wrong(state) : against.wrong(),
+                    against == null ? Set.of() : against.gone());
             if (state.textScale() > 1) {
                 settle();
             }
@@ -312,11 +322,12 @@ public final class MapView extends Region {
     /** Lights what is under the pointer. */
     private void preview(Selection selection) {
         State state = store.state();
-        if (drawing != null && state.selection() instanceof Selection.Nothing) {
+        if (drawing != null && state.against() == null && state.selection() instanceof Selection.Nothing) {
             drawing.light(
                     selection instanceof Selection.Nothing
                             ? state.shown()
                             : Shown.of(state.reading(), selection, state.scene()),
+                    Set.of(),
                     Set.of());
         }
     }
@@ -325,7 +336,7 @@ public final class MapView extends Region {
     public void fit() {
         if (drawing != null) {
             show(room().whole(drawing.geometry()));
-            moved = true; // so that it stays whole when something is selected
+            panning.moved(true); // so that it stays whole when something is selected
         }
     }
 
@@ -334,7 +345,7 @@ public final class MapView extends Region {
      * larger too, and what is lit is brought into sight.
      */
     private void settle() {
-        if (drawing != null && !moved) {
+        if (drawing != null && !panning.isMoved()) {
             MapFit room = room();
             show(MapFit.exact(room.settled(room.whole(drawing.geometry()) * drawn) / drawn));
         }
@@ -359,26 +370,7 @@ public final class MapView extends Region {
 
     /** Zooms about the middle of the view. */
     public void zoomBy(double factor) {
-        zoomAt(factor, getWidth() / 2, getHeight() / 2);
-    }
-
-    /** Zooms so that the place under the pointer stays. */
-    private void zoomAt(double factor, double x, double y) {
-        double to = Math.clamp(zoom.getX() * factor, FARTHEST / drawn, CLOSEST / drawn);
-        double real = to / zoom.getX();
-        moved = true;
-        pan.setX(x - (x - pan.getX()) * real);
-        pan.setY(y - (y - pan.getY()) * real);
-        zoom.setX(to);
-        zoom.setY(to);
-    }
-
-    /** Scrolls, or zooms while Ctrl is held. */
-    private void scroll(ScrollEvent e) {
-        if (e.getDeltaY() != 0) {
-            zoomAt(Math.exp(e.getDeltaY() * 0.002), e.getX(), e.getY());
-            e.consume();
-        }
+        panning.zoomAt(factor, getWidth() / 2, getHeight() / 2);
     }
 
     /** While it moves it is drawn from a picture: several times as fast on big maps. */

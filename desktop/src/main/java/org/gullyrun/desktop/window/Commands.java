@@ -11,6 +11,7 @@ import org.gullyrun.core.brief.StartingBrief;
 import org.gullyrun.core.intake.RowOrder;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.desktop.find.Action;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.FixList;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Selection;
@@ -21,6 +22,7 @@ import org.gullyrun.desktop.state.Store;
 final class Commands {
     /** Keys that mean something in the sheet of the intake or the grid of the brief only: told, but not found. */
     private static final List<Action> OWN_KEYS = List.of(
+            told("Look", "See how it was, while comparing", "hold B"),
             told("Intake", "Next cell, next row", "Tab, Enter"),
             told("Intake", "Next section, previous section", "Page Down, Page Up"),
             told("Intake", "Select rows: a value goes into all", "Shift ↓ ↑"),
@@ -153,7 +155,7 @@ final class Commands {
         add("Brief", "start-brief", "Start the brief from …", "B", () -> chooseBrief(frame, overlay), "B");
         add("Brief", "group-sources", "Group sources by class", "G", this::groupSources, "G");
         add("Finding", "about-finding", "Explain this finding", "H", sheets::about, "H");
-        add("Look", "what-if", "What if …", "I", sheets::whatIf, "I");
+        add("Look", "what-if", "What if …", "I", store.tryout()::askMore, "I");
         add("Look", "levels", "Levels and times", "L", sheets::levels, "L");
         add("Map", "rates", "Rates instead of levels", "R", store::turnLens, "R");
         add("Finding", "waive", "Waive with a reason …", "W", dialogs::waive, "W");
@@ -165,7 +167,13 @@ final class Commands {
         add("Route", "route-on", "Follow the route forward", "→", () -> store.followRoute(1), "RIGHT");
         add("Route", "route-back", "Follow the route back", "←", () -> store.followRoute(-1), "LEFT");
         add("Route", "nothing", "Clear the selection", "Esc", this::escape, "Esc");
-        add("Change", "fix", "Apply the first fix", "Ctrl Enter", this::firstFix, "Shortcut+ENTER");
+        add(
+                "Change",
+                "fix",
+                "Apply the first fix, or keep what is tried",
+                "Ctrl Enter",
+                this::firstFix,
+                "Shortcut+ENTER");
         add("Change", "undo", "Undo", "Ctrl Z", store::undo, "Shortcut+Z");
         add("Change", "redo", "Redo", "Ctrl Y", store::redo, "Shortcut+Y", "Shortcut+Shift+Z");
         add("Map", "fit", "Fit the map", "0", () -> frame.get().map().fit(), "0", "Shortcut+0");
@@ -207,9 +215,17 @@ final class Commands {
         store.look(store.state().night(), store.state().textScale() + by);
     }
 
-    /** Puts the message away and selects nothing. */
+    /** Puts the message away, then selects nothing, then ends what is tried or compared. */
     private void escape() {
         store.dismiss();
+        Against against = store.state().against();
+        if (against != null && against.kind() != Against.Kind.FIX) {
+            boolean pair = !(store.state().selection() instanceof Selection.Nothing);
+            if (!pair) {
+                store.tryout().end();
+                return;
+            }
+        }
         store.select(Selection.NOTHING);
     }
 
@@ -221,6 +237,11 @@ final class Commands {
 
     /** Applies the first fix of the selected finding. */
     private void firstFix() {
+        Against against = store.state().against();
+        if (against != null && against.kind() == Against.Kind.WHAT_IF) {
+            store.tryout().keep();
+            return;
+        }
         FixList known = store.state().fixes();
         if (known != null && !known.fixes().isEmpty()) {
             store.change(known.fixes().getFirst().changes());

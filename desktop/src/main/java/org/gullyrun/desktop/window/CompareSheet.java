@@ -110,6 +110,7 @@ final class CompareSheet {
         List<Change> back = comparison.back();
         Map<String, Runnable> answers = new LinkedHashMap<>();
         answers.put("Close", () -> {});
+        answers.put("Show on the map", () -> store.tryout().compare(comparison, earlier.name()));
         if (!back.isEmpty()) {
             answers.put(
                     back.size() == 1 ? "Take it back" : "Take back all that does harm",

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.window;
 
 import java.util.ArrayList;
 import java.util.List;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.ButtonBase;
@@ -9,6 +10,7 @@ import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.brief.StartingBrief;
 import org.gullyrun.desktop.basins.BasinsView;
@@ -23,6 +25,7 @@ import org.gullyrun.desktop.intake.IntakeView;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.repair.RepairSide;
 import org.gullyrun.desktop.repair.RepairView;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -91,7 +94,9 @@ final class Frame extends BorderPane {
         alerts.setMaxWidth(Double.MAX_VALUE);
         setTop(new VBox(head, alerts));
         setLeft(new StepBar(store));
-        setCenter(middle);
+        DifferenceBand band = new DifferenceBand(store);
+        StackPane.setAlignment(band, Pos.TOP_CENTER);
+        setCenter(new StackPane(middle, band)); // over it, so that a map needn't be drawn anew for the room
         setRight(side);
         this.basins = new BasinsView(store, width);
         setBottom(basins);
@@ -150,8 +155,10 @@ final class Frame extends BorderPane {
                     case TRACE -> map;
                     case REPAIR -> repair;
                 });
+        Against against = store.state().against();
+        boolean compared = against != null && against.kind() != Against.Kind.FIX;
         side.show(
-                switch (step) {
+                switch (compared ? Step.TRACE : step) {
                     case INTAKE -> details ? evidence : intakeSide;
                     case BRIEF -> briefSide;
                     case REPAIR -> repairSide;
@@ -245,6 +252,10 @@ final class Frame extends BorderPane {
     boolean stepKey(KeyEvent e, boolean typing) {
         if (typing) {
             return false;
+        }
+        if (e.getCode() == KeyCode.B && !e.isShortcutDown() && store.state().against() != null) {
+            store.tryout().hold(true);
+            return true;
         }
         if (isAtBrief() && brief.key(e)) {
             return true;

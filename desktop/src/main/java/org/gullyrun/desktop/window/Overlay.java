@@ -66,8 +66,6 @@ final class Overlay extends StackPane {
         VBox box = new VBox(10, Nodes.label(question, "section-title"), Nodes.label(detail, "soft"), buttons);
         box.setPadding(new Insets(18, 20, 16, 20));
         show(box, 440);
-        applyCss();
-        layout(); // a scroll pane takes its content in only now, and only then can it be given the focus
         buttons.getChildren().get(1).requestFocus();
     }
 
@@ -99,8 +97,6 @@ final class Overlay extends StackPane {
         VBox box = new VBox(14, Nodes.label("Keys", "title"), columns, done);
         box.setPadding(new Insets(20, 24, 18, 24));
         show(box, 760);
-        applyCss();
-        layout();
         done.requestFocus();
     }
 
@@ -132,9 +128,16 @@ final class Overlay extends StackPane {
         box.getChildren().add(buttons);
         box.setPadding(new Insets(20, 24, 18, 24));
         show(box, width);
-        applyCss();
-        layout();
         buttons.getChildren().get(1).requestFocus();
+    }
+
+    /** Shows a sheet with a field that has the cursor; whoever fills it closes it. */
+    void take(String title, List<? extends Node> content, double width, Node field) {
+        VBox box = new VBox(9, Nodes.label(title, "title"));
+        box.getChildren().addAll(content);
+        box.setPadding(new Insets(20, 24, 18, 24));
+        show(box, width);
+        field.requestFocus();
     }
 
     /** Something to choose: its title, what it is for, and what choosing it does. */
@@ -172,8 +175,6 @@ final class Overlay extends StackPane {
         });
         box.setPadding(new Insets(20, 24, 18, 24));
         show(box, 560);
-        applyCss();
-        layout();
         box.getChildren().get(1).requestFocus();
     }
 
@@ -211,8 +212,6 @@ final class Overlay extends StackPane {
         box.getChildren().addAll(objection, new HBox(8, Nodes.spacer(), back, take));
         box.setPadding(new Insets(18, 20, 16, 20));
         show(box, 440);
-        applyCss();
-        layout();
         fields.values().iterator().next().requestFocus();
         fields.values().iterator().next().selectAll();
     }
@@ -268,8 +267,6 @@ final class Overlay extends StackPane {
                 new HBox(8, Nodes.spacer(), no, yes));
         box.setPadding(new Insets(18, 20, 16, 20));
         show(box, 640);
-        applyCss();
-        layout();
         (yes.isDisabled() ? no : yes).requestFocus();
     }
 
@@ -295,6 +292,8 @@ final class Overlay extends StackPane {
         applyCss();
         double tall = content.prefHeight(width - 16) + 6;
         scroll.setPrefViewportHeight(Math.min(tall, Math.max(200, getHeight() - 120)));
+        applyCss();
+        layout(); // a scroll pane takes its content in only now, and only then can it be given the focus
     }
 
     /** Does what a key means while something is laid over the window; false if it is for the control that has the focus. */

@@ -18,6 +18,7 @@ import javafx.stage.Stage;
 import javafx.stage.StageStyle;
 import javax.imageio.ImageIO;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.desktop.find.FindIndex;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
@@ -49,6 +50,7 @@ public final class Picture {
      * @param hop the rung whose settings are open, -1 for none
      * @param rates whether the map shows rates in place of levels
      * @param open the id of a command that opens a sheet over it, or empty
+     * @param tried what to try, as it is typed; empty for nothing
      * @param night whether on the night sheet
      * @param textScale 1 for 100 %
      * @param width in pixels
@@ -63,6 +65,7 @@ public final class Picture {
             int hop,
             boolean rates,
             String open,
+            String tried,
             boolean night,
             double textScale,
             int width,
@@ -145,7 +148,8 @@ public final class Picture {
                 boolean planned = store.state().step() != Step.REPAIR
                         || store.state().planning().of() != null
                                 && !store.state().planning().isWorking();
-                frames = drawn && selected && mended && grouped && planned ? frames + 1 : 0;
+                boolean compared = wanted.tried.isEmpty() || store.state().against() != null;
+                frames = compared && drawn && selected && mended && grouped && planned ? frames + 1 : 0;
                 if (frames > 20 && !opened && !wanted.open.isEmpty()) {
                     opened = true;
                     workbench.commands().stream()
@@ -191,6 +195,10 @@ public final class Picture {
             store.select(hits.getFirst().selection());
         } else if (!wanted.select.isEmpty()) {
             store.select(new Selection.Trouble(wanted.select));
+        }
+        if (!wanted.tried.isEmpty()) {
+            WhatIf.search(WhatIf.events(store.state().reading().rig()), wanted.tried, "", 1)
+                    .forEach(event -> store.tryout().add(event.change(), event.sentence()));
         }
         if (wanted.hop >= 0 && store.state().step() == Step.REPAIR) {
             store.planner().look(wanted.hop);

@@ -24,17 +24,11 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Strata;
 import org.gullyrun.core.audit.rules.RulePages;
 import org.gullyrun.core.brief.Threshold;
-import org.gullyrun.core.fix.WhatIf;
-import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Outlets;
-import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.levels.LevelPicture;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Message;
-import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
 
 /** Sheets laid over the window on demand: levels and times, what a rule is about, what would happen if. */
@@ -204,79 +198,5 @@ final class Sheets {
             }
         }
         overlay.sheet(title, "", content, 620);
-    }
-
-    /** Lets something that may happen be chosen, tries it on a copy and tells what would be different. */
-    void whatIf() {
-        Rig rig = store.state().reading().rig();
-        String id = switch (store.state().selection()) {
-            case Selection.OfElement(String element) -> element;
-            case Selection.OfSource(String source) ->
-                rig.find(source, Kind.SOURCE).map(e -> e.or(Sources.AT, "")).orElse("");
-            case Selection.OfOutlet(String outlet) ->
-                rig.find(outlet, Kind.OUTLET).map(Sheets::listensOn).orElse("");
-            case Selection.Nothing n -> "";
-            case Selection.Pair p -> "";
-            case Selection.Trouble t -> "";
-        };
-        List<WhatIf.Event> events = WhatIf.events(rig, id);
-        if (events.isEmpty()) {
-            events = WhatIf.events(rig, "");
-        }
-        if (events.isEmpty()) {
-            store.tell(new Message("Nothing in this rig can be unplugged, stopped or moved.", false));
-            return;
-        }
-        Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
-        for (int i = 0; i < events.size(); i++) {
-            WhatIf.Event event = events.get(i);
-            choices.put("what-" + i, new Overlay.Choice(event.sentence(), "", () -> store.tryOut(event, this::tell)));
-        }
-        overlay.choose("What if …", choices);
-    }
-
-    /** The device a listener wears, empty if it is none. */
-    private static String listensOn(Element outlet) {
-        return outlet.get(Outlets.DEVICE) instanceof Choice.To(String device) ? device : "";
-    }
-
-    /** Says what would happen, findings first. */
-    private void tell(WhatIf.Outcome outcome) {
-        List<Node> content = new ArrayList<>();
-        part(content, "No longer heard", outcome.lost(), "bad-text");
-        part(content, "Newly heard", outcome.gained(), "warn-text");
-        part(content, "Heard differently", outcome.altered(), "soft");
-        part(content, "New findings", outcome.worse(), "bad-text");
-        part(content, "Resolved findings", outcome.better(), "good-text");
-        if (outcome.isNothing()) {
-            content.add(Nodes.label("Nothing changes for any listener.", "good-text"));
-        }
-        Map<String, Runnable> answers = new LinkedHashMap<>();
-        answers.put("Discard", () -> {});
-        answers.put("Try another", this::whatIf);
-        answers.put("Keep", () -> store.change(List.of(outcome.event().change())));
-        overlay.sheet(
-                "What if you " + lower(outcome.event().sentence()) + "?",
-                "Tried on a copy. Nothing has changed yet.",
-                content,
-                620,
-                answers);
-    }
-
-    /** A sentence that tells somebody what to do, to go on with after "you". */
-    private static String lower(String sentence) {
-        return sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
-    }
-
-    /** A heading and the first twelve of a list, if there are any. */
-    private static void part(List<Node> content, String heading, List<String> lines, String style) {
-        if (!lines.isEmpty()) {
-            content.add(Nodes.label(heading + " (" + lines.size() + ")", "section-title"));
-            int most = Math.min(lines.size(), 12);
-            content.add(Nodes.label(
-                    String.join(", ", lines.subList(0, most))
-                            + (lines.size() > most ? " and " + (lines.size() - most) + " more" : ""),
-                    style));
-        }
     }
 }

@@ -6,6 +6,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.input.InputEvent;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.StackPane;
@@ -48,6 +49,7 @@ public final class Workbench {
         Overlay overlay = new Overlay();
         CaseDialogs dialogs = new CaseDialogs(store, overlay, picker);
         Sheets sheets = new Sheets(store, overlay);
+        new WhatIfSheet(store, overlay);
         this.files = new FileCommands(store, overlay, picker, remembered, dialogs);
         this.commands = new Commands(store);
         ListFiles lists = new ListFiles(store, overlay, picker);
@@ -62,6 +64,11 @@ public final class Workbench {
         scene.addEventFilter(InputEvent.ANY, e -> speck.stir());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, e -> store.pressed());
         scene.addEventFilter(MouseEvent.MOUSE_PRESSED, e -> store.pressed());
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, e -> {
+            if (e.getCode() == KeyCode.B) {
+                store.tryout().hold(false);
+            }
+        });
         CutTexts.watch(scene);
         new Keyboard(scene, overlay, commands::all, () -> store.state().step() == Step.INTAKE, frame::stepKey);
         if (stage.getScene() != scene) {

@@ -88,16 +88,7 @@ class FindingsStepTest extends SampleWindowTest {
     }
 
     @Test
-    void whatWouldHappenIsTriedWithoutDoingIt(Hands robot) throws Exception {
-        var before = state().what();
-        robot.push(KeyCode.I);
-        until(() -> robot.lookup("#choice-what-0").tryQuery().isPresent());
-        robot.clickOn("#choice-what-0"); // stop the mixer
-        until(() -> text(robot, "#overlay .title").contains("What if you stop Brookdesk?"));
-        String told = text(robot, "#overlay .section-title");
-        assertTrue(told.contains("No longer heard (16)"), told);
-        robot.clickOn("#answer-discard");
-        assertEquals(before, state().what());
+    void levelsAndTimesAreAPictureWithFiguresAClickAway(Hands robot) throws Exception {
         robot.push(KeyCode.L);
         until(() -> text(robot, "#overlay .title").contains("Levels in Doors"));
         assertEquals(11, robot.lookup("#levels-picture .level-body").queryAll().size(), "every listener has a peak");

@@ -54,7 +54,7 @@ class RepairStepTest extends WindowTest {
         robot.push(KeyCode.DOWN);
         until(() -> state().planning().step() == 2);
         assertEquals("[“" + plan().steps().get(2).sentence() + ".”]", text(robot, "#say"));
-        List<?> heard = state().planning().heard().get(3);
+        List<?> heard = state().planning().heard().get(2);
         assertEquals(heard, state().planning().hearings());
         robot.push(KeyCode.UP);
         until(() -> state().planning().step() == 1);

@@ -17,6 +17,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.words.Texts;
 import org.gullyrun.desktop.find.Action;
@@ -85,10 +86,10 @@ class ScreenTextsTest extends SampleWindowTest {
         }
         for (Selection selection : List.of(
                 new Selection.Trouble("leak:crew>live"),
-                new Selection.Trouble("missing:chimes>ears"),
+                new Selection.Trouble("missing:chimes>host-ears"),
                 new Selection.Trouble("rate.cable:heron"),
                 new Selection.Pair("music", "archive"),
-                new Selection.Pair("clips", "ears"),
+                new Selection.Pair("clips", "host-ears"),
                 new Selection.OfElement("brookdesk"),
                 new Selection.OfSource("host"),
                 new Selection.OfOutlet("live"))) {
@@ -118,6 +119,17 @@ class ScreenTextsTest extends SampleWindowTest {
             read(robot);
             robot.push(KeyCode.ESCAPE);
         }
+        for (String typed : List.of("default to Plover", "Brookdesk gone")) {
+            robot.interact(() -> WhatIf.search(
+                            WhatIf.events(store.state().reading().rig()), typed, "", 1)
+                    .forEach(event -> store.tryout().add(event.change(), event.sentence())));
+            until(() -> state().against() != null);
+            read(robot);
+            robot.interact(() -> store.select(new Selection.Pair("clips", "host-ears")));
+            read(robot);
+            robot.push(KeyCode.ESCAPE);
+        }
+        robot.push(KeyCode.ESCAPE);
         robot.interact(() -> workbench.welcome());
         read(robot);
         robot.push(KeyCode.ESCAPE);

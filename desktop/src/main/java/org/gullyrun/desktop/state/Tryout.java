@@ -1,0 +1,244 @@
+package org.gullyrun.desktop.state;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Hearing;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.compare.Comparison;
+import org.gullyrun.core.compare.Difference;
+import org.gullyrun.core.compare.HeardDifference;
+import org.gullyrun.core.fix.Fix;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.runmap.MapDifference;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Tries changes on a copy, or takes another survey, and has the difference shown. It is worked out away from the interface
+ * thread; the newest request wins. Methods belong on the interface thread.
+ */
+public final class Tryout {
+    private final Store store;
+    private final Analysis analysis;
+    private final AtomicLong newest = new AtomicLong();
+    private Runnable more = () -> {};
+
+    Tryout(Store store, Analysis analysis) {
+        this.store = store;
+        this.analysis = analysis;
+    }
+
+    /** Tries one more change, together with those that are being tried. */
+    public void add(Change change, String sentence) {
+        Against now = store.state().against();
+        List<Change> changes = new ArrayList<>();
+        List<String> sentences = new ArrayList<>();
+        if (now != null && now.kind() == Against.Kind.WHAT_IF) {
+            for (int i = 0; i < now.asked().changes().size(); i++) {
+                if (!about(now.asked().changes().get(i)).equals(about(change))) {
+                    changes.add(now.asked().changes().get(i));
+                    sentences.add(now.asked().sentences().get(i));
+                }
+            }
+        }
+        changes.add(change);
+        sentences.add(sentence);
+        whatIf(changes, sentences);
+    }
+
+    /** Sets what asks a person for one more change to try. */
+    public void whenAskedForMore(Runnable ask) {
+        more = ask;
+    }
+
+    /** Asks for one more change to try. */
+    public void askMore() {
+        more.run();
+    }
+
+    /** No longer tries one of the changes; without the last of them nothing is tried. */
+    public void drop(int place) {
+        Against now = store.state().against();
+        if (now == null || now.asked().changes().size() < 2) {
+            end();
+            return;
+        }
+        List<Change> changes = new ArrayList<>(now.asked().changes());
+        List<String> sentences = new ArrayList<>(now.asked().sentences());
+        changes.remove(place);
+        sentences.remove(place);
+        whatIf(changes, sentences);
+    }
+
+    /** What a change is about: two changes of the same setting can't be tried together. */
+    private static Object about(Change change) {
+        return change instanceof Change.Set set ? set.address() : change.element();
+    }
+
+    /** "What if you stop Brookdesk?"; what names a place first stays as it is. */
+    private static String title(List<String> sentences) {
+        boolean plain = sentences.stream().noneMatch(s -> s.startsWith("In "));
+        return plain
+                ? "What if you "
+                        + sentences.stream()
+                                .map(s -> s.substring(0, 1).toLowerCase(Locale.ROOT) + s.substring(1))
+                                .collect(Collectors.joining(", and "))
+                        + "?"
+                : "What if: " + String.join("; ", sentences);
+    }
+
+    private void whatIf(List<Change> changes, List<String> sentences) {
+        State now = store.state();
+        Against known = now.against();
+        Step from = known == null || known.kind() == Against.Kind.FIX
+                ? now.step()
+                : known.asked().from();
+        String title = title(sentences);
+        show(
+                now,
+                audit -> new Against.Asked(
+                        Against.Kind.WHAT_IF,
+                        title,
+                        now.surveyShown().name(),
+                        sentences,
+                        changes,
+                        now.reading(),
+                        audit.read(
+                                Changes.apply(now.reading().rig(), changes),
+                                now.reading().brief(),
+                                now.reading()),
+                        from));
+    }
+
+    /** Shows what a fix would change, for as long as the pointer rests on it. */
+    public void preview(Fix fix) {
+        State now = store.state();
+        Against known = now.against();
+        if (now.isAnswerOld() || known != null && known.kind() != Against.Kind.FIX) {
+            return;
+        }
+        show(
+                now,
+                audit -> new Against.Asked(
+                        Against.Kind.FIX,
+                        fix.sentence(),
+                        now.surveyShown().name(),
+                        List.of(fix.sentence()),
+                        fix.changes(),
+                        now.reading(),
+                        audit.read(
+                                Changes.apply(now.reading().rig(), fix.changes()),
+                                now.reading().brief(),
+                                now.reading()),
+                        now.step()));
+    }
+
+    /** The pointer has left the fix. */
+    public void endPreview() {
+        Against known = store.state().against();
+        if (known == null || known.kind() == Against.Kind.FIX) {
+            end();
+        }
+    }
+
+    /** Shows the later of two surveys against the earlier. */
+    public void compare(Comparison comparison, String earlier) {
+        State now = store.state();
+        show(
+                now,
+                audit -> new Against.Asked(
+                        Against.Kind.COMPARE,
+                        now.surveyShown().name(),
+                        earlier,
+                        comparison.changes().stream().map(comparison::said).toList(),
+                        comparison.changes(),
+                        comparison.from(),
+                        comparison.to(),
+                        now.step()));
+    }
+
+    /** What is asked for, once it has been read. */
+    private interface Question {
+        Against.Asked read(Audit audit);
+    }
+
+    /** Works a difference out, unless something else is asked for or changed meanwhile. */
+    private void show(State now, Question question) {
+        long turn = newest.incrementAndGet();
+        Audit audit = Analysis.audit(now.what()).quick();
+        int scene = now.scene();
+        analysis.work("try that", () -> {
+            if (turn != newest.get()) {
+                return () -> {};
+            }
+            Against against = of(audit, question.read(audit), scene);
+            return () -> {
+                if (turn == newest.get() && store.state().soundsAs(now)) {
+                    store.show(against, against.kind() != Against.Kind.FIX);
+                    if (store.state().scene() != against.scene()) {
+                        inScene();
+                    }
+                }
+            };
+        });
+    }
+
+    private static Against of(Audit audit, Against.Asked asked, int chosen) {
+        Reading before = asked.before();
+        Reading after = asked.after();
+        int scene = chosen < after.scenes().size() ? chosen : -1;
+        int sceneBefore = chosen < before.scenes().size() ? chosen : -1;
+        List<Hearing> was = Hearing.all(before, sceneBefore);
+        List<HeardDifference> heard = HeardDifference.all(was, Hearing.all(after, scene));
+        return new Against(
+                asked,
+                Difference.of(audit, before, after, scene),
+                scene,
+                MapDifference.of(before, after, scene, asked.changes()),
+                heard,
+                was,
+                false);
+    }
+
+    /** Works the difference out for the scene that is now shown. */
+    void inScene() {
+        State now = store.state();
+        Against known = now.against();
+        if (known != null) {
+            show(now, audit -> known.asked());
+        }
+    }
+
+    /** Shows the state before for as long as a key is held. */
+    public void hold(boolean held) {
+        Against known = store.state().against();
+        if (known != null && known.held() != held) {
+            store.show(known.holding(held), false);
+        }
+    }
+
+    /** Makes the changes that are tried, as one step that can be undone. */
+    public void keep() {
+        Against known = store.state().against();
+        if (known != null && known.kind() == Against.Kind.WHAT_IF) {
+            end();
+            store.change(known.asked().changes());
+        }
+    }
+
+    /** Shows no difference any more, and the step from which it was asked for. */
+    public void end() {
+        newest.incrementAndGet();
+        Against known = store.state().against();
+        if (known != null) {
+            store.show((@Nullable Against) null, false);
+            if (known.kind() != Against.Kind.FIX && store.state().step() == Step.TRACE) {
+                store.go(known.asked().from());
+            }
+        }
+    }
+}
