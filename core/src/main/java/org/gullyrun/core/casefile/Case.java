@@ -1,5 +1,7 @@
 package org.gullyrun.core.casefile;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param surveys at least one
  * @param brief what every listener must, may and must never get
  * @param terms figures and waivers that are this case's own
+ * @param workOrders what is kept of the repairs of its surveys, one for each survey at most
  * @param extras fields of the file that this version does not know
  */
 public record Case(
@@ -28,6 +31,7 @@ public record Case(
         List<Survey> surveys,
         Brief brief,
         Terms terms,
+        List<WorkRecord> workOrders,
         Map<String, Object> extras) {
 
     /** The length of a show where none is given, in hours. */
@@ -38,11 +42,14 @@ public record Case(
 
     /** A case on the usual terms, with nothing that this version does not know. */
     public Case(String title, String note, double showHours, String knownGood, List<Survey> surveys, Brief brief) {
-        this(title, note, showHours, knownGood, surveys, brief, Terms.USUAL, Map.of());
+        this(title, note, showHours, knownGood, surveys, brief, Terms.USUAL, List.of(), Map.of());
     }
 
     public Case {
         surveys = List.copyOf(surveys);
+        workOrders = workOrders.stream()
+                .sorted(Comparator.comparing(WorkRecord::survey))
+                .toList();
         extras = Map.copyOf(extras);
         if (!(showHours > 0 && showHours <= MOST_HOURS)) {
             throw new IllegalArgumentException("a show lasts more than 0 and at most " + MOST_HOURS + " hours");
@@ -69,22 +76,41 @@ public record Case(
                         .toList(),
                 brief,
                 terms,
+                workOrders,
                 extras);
     }
 
     /** This case with other surveys, at least one. */
     public Case withSurveys(List<Survey> others) {
-        return new Case(title, note, showHours, knownGood, others, brief, terms, extras);
+        return new Case(title, note, showHours, knownGood, others, brief, terms, workOrders, extras);
     }
 
     /** This case with another brief. */
     public Case withBrief(Brief other) {
-        return new Case(title, note, showHours, knownGood, surveys, other, terms, extras);
+        return new Case(title, note, showHours, knownGood, surveys, other, terms, workOrders, extras);
     }
 
     /** This case on other terms. */
     public Case withTerms(Terms other) {
-        return new Case(title, note, showHours, knownGood, surveys, brief, other, extras);
+        return new Case(title, note, showHours, knownGood, surveys, brief, other, workOrders, extras);
+    }
+
+    /** What is kept of the repair of a survey; null if nothing is. */
+    public @Nullable WorkRecord workOrder(String survey) {
+        return workOrders.stream()
+                .filter(w -> w.survey().equals(survey))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** This case with what is kept of the repair of a survey; null for nothing. */
+    Case withWorkOrder(String survey, @Nullable WorkRecord order) {
+        List<WorkRecord> orders = new ArrayList<>(workOrders);
+        orders.removeIf(w -> w.survey().equals(survey));
+        if (order != null) {
+            orders.add(order);
+        }
+        return new Case(title, note, showHours, knownGood, surveys, brief, terms, orders, extras);
     }
 
     /** The rig of the survey marked as known good; null if none is, or for that survey itself. */

@@ -14,6 +14,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -139,6 +140,7 @@ final class CaseReader {
                 surveys,
                 BriefReader.read(root.path("brief")),
                 terms(root.path("limits"), root.path("waived"), root.path("complaint")),
+                workOrders(root.path("workOrders")),
                 extras(
                         root,
                         Set.of(
@@ -151,8 +153,23 @@ final class CaseReader {
                                 "limits",
                                 "waived",
                                 "complaint",
+                                "workOrders",
                                 "surveys",
                                 "brief")));
+    }
+
+    /** What is kept of repairs, one for each survey at most. */
+    private static List<WorkRecord> workOrders(JsonNode node) {
+        Map<String, WorkRecord> orders = new LinkedHashMap<>();
+        JsonNode list = node.isMissingNode() ? JSON.createArrayNode() : array(node, "workOrders");
+        for (int i = 0; i < list.size(); i++) {
+            WorkRecord order = WorkRecord.read(list.get(i), "workOrders[" + i + "]");
+            if (orders.putIfAbsent(order.survey(), order) != null) {
+                throw new Wrong(
+                        "workOrders[" + i + "].survey", "two work orders are of survey '" + order.survey() + "'");
+            }
+        }
+        return List.copyOf(orders.values());
     }
 
     /** What the creator reports; nothing where the field is missing. */

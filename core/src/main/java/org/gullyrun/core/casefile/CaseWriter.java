@@ -60,6 +60,11 @@ public final class CaseWriter {
                     what.terms().waivers().stream().map(CaseWriter::json).toList();
             top.put("waived", "[\n    " + String.join(",\n    ", waivers) + "\n  ]");
         }
+        if (!what.workOrders().isEmpty()) {
+            List<String> orders =
+                    what.workOrders().stream().map(w -> json(w.plain())).toList();
+            top.put("workOrders", "[\n    " + String.join(",\n    ", orders) + "\n  ]");
+        }
         new TreeMap<>(what.extras()).forEach((key, value) -> top.put(key, json(value)));
         top.put("brief", brief(what.brief()));
         List<String> surveys = what.surveys().stream().map(CaseWriter::survey).toList();

@@ -122,6 +122,25 @@ public sealed interface Edit {
         }
     }
 
+    /** What is kept of the repair of a survey comes ({@code from} is null), goes ({@code to} is null) or becomes another. */
+    record OfWork(
+            String survey,
+            @Nullable WorkRecord from,
+            @Nullable WorkRecord to) implements Edit {
+        @Override
+        public Case apply(Case what) {
+            if (!Objects.equals(what.workOrder(survey), from)) {
+                throw new Misfit("the work order of survey '" + survey + "' is not as the edit expects");
+            }
+            return what.withWorkOrder(survey, to);
+        }
+
+        @Override
+        public OfWork inverse() {
+            return new OfWork(survey, to, from);
+        }
+    }
+
     /** Several at once, made in order. */
     record Several(List<Edit> edits) implements Edit {
         public Several {
@@ -170,7 +189,16 @@ public sealed interface Edit {
         }
 
         Case in(Case what) {
-            return new Case(title, note, showHours, knownGood, what.surveys(), what.brief(), terms, what.extras());
+            return new Case(
+                    title,
+                    note,
+                    showHours,
+                    knownGood,
+                    what.surveys(),
+                    what.brief(),
+                    terms,
+                    what.workOrders(),
+                    what.extras());
         }
     }
 }

@@ -44,6 +44,11 @@ final class EditCodec {
                 node.set("case", about(to));
                 node.set("was", about(from));
             }
+            case Edit.OfWork(String survey, WorkRecord from, WorkRecord to) -> {
+                node.put("work", survey);
+                node.set("from", CaseReader.JSON.valueToTree(from == null ? null : from.plain()));
+                node.set("to", CaseReader.JSON.valueToTree(to == null ? null : to.plain()));
+            }
             case Edit.Several(List<Edit> edits) -> {
                 ArrayNode list = node.putArray("all");
                 edits.forEach(one -> list.add(write(one)));
@@ -135,6 +140,9 @@ final class EditCodec {
             if (node.has("survey")) {
                 return new Edit.OfSurvey(node.get("survey").asInt(), readSurvey(node, "from"), readSurvey(node, "to"));
             }
+            if (node.has("work")) {
+                return new Edit.OfWork(node.get("work").asText(), readWork(node, "from"), readWork(node, "to"));
+            }
             if (node.has("case")) {
                 return new Edit.OfCase(about(node.path("was")), about(node.get("case")));
             }
@@ -218,6 +226,10 @@ final class EditCodec {
 
     private static @Nullable Survey readSurvey(JsonNode node, String key) {
         return node.path(key).isObject() ? CaseReader.survey(node.get(key), key) : null;
+    }
+
+    private static @Nullable WorkRecord readWork(JsonNode node, String key) {
+        return node.path(key).isObject() ? WorkRecord.read(node.get(key), key) : null;
     }
 
     /** Title and terms of a case, and what the creator reports. */

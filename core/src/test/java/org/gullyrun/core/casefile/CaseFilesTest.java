@@ -19,6 +19,7 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Terms;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -108,8 +109,36 @@ class CaseFilesTest {
                 List.of(new Survey("s", "after", "15 Nov", "n", Rig.EMPTY, Map.of())),
                 brief,
                 terms,
+                List.of(work("s")),
                 Map.of());
         assertEquals(one, read(CaseWriter.write(one)));
+    }
+
+    /** A work order with everything in it. */
+    static WorkRecord work(String survey) {
+        return new WorkRecord(
+                survey,
+                "as-found",
+                false,
+                List.of(new WorkRecord.Step(new Address("in-music", "tracks:2"), "Take Music off Archive")),
+                List.of(new WorkRecord.RuledOut(new Address("panel-copy", ""), "The creator “needs” it")),
+                List.of(new WorkRecord.Step(new Address("tern", "present"), "Plug in Tern")));
+    }
+
+    @Test
+    void aWorkOrderThatCannotBeReadIsRefusedWithItsPlace() {
+        String head =
+                "{\"format\":\"gullyrun case\",\"version\":1,\"title\":\"T\",\"surveys\":[{\"id\":\"s\",\"rig\":{}}],";
+        refused(head + "\"workOrders\":{}}", "workOrders", "expected a list");
+        refused(head + "\"workOrders\":[{}]}", "workOrders[0].survey", "id of its survey");
+        refused(
+                head + "\"workOrders\":[{\"survey\":\"s\",\"done\":[{\"setting\":\"/muted\"}]}]}",
+                "workOrders[0].done.setting",
+                "in-music/muted");
+        refused(
+                head + "\"workOrders\":[{\"survey\":\"s\"},{\"survey\":\"s\"}]}",
+                "workOrders[1].survey",
+                "two work orders");
     }
 
     @Test

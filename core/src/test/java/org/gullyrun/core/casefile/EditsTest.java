@@ -81,8 +81,24 @@ class EditsTest {
                         terms));
     }
 
+    private static Edit workEdit(Case at, Random random) {
+        String survey = "s" + random.nextInt(3);
+        WorkRecord there = at.workOrder(survey);
+        WorkRecord other = there == null || random.nextBoolean()
+                ? new WorkRecord(
+                        survey,
+                        survey,
+                        random.nextBoolean(),
+                        List.of(),
+                        CaseFilesTest.work(survey).ruledOut(),
+                        List.of())
+                : null;
+        return new Edit.OfWork(survey, there, other);
+    }
+
     private static Edit edit(Case at, Random random) {
-        return switch (random.nextInt(4)) {
+        return switch (random.nextInt(5)) {
+            case 4 -> workEdit(at, random);
             case 0 -> rigEdit(at, random);
             case 1 -> briefEdit(at, random);
             case 2 -> surveyEdit(at, random);

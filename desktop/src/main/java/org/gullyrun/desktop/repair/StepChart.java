@@ -195,7 +195,23 @@ final class StepChart extends Pane {
                 sign,
                 words);
         row.setAlignment(Pos.CENTER_LEFT);
+        drags(row, place);
         return row;
+    }
+
+    /** Lets a step be dragged to another place. */
+    private void drags(Node row, int place) {
+        double[] grabbed = new double[1];
+        row.setOnMousePressed(e -> grabbed[0] = e.getSceneY());
+        row.setOnMouseDragged(e -> row.setTranslateY(e.getSceneY() - grabbed[0]));
+        row.setOnMouseReleased(e -> {
+            int by = (int) Math.round(row.getTranslateY() / (ROW * u));
+            row.setTranslateY(0);
+            if (by != 0) {
+                store.planner().look(place);
+                store.planner().move(by);
+            }
+        });
     }
 
     /** One listener: its name, then its states from top to bottom. */

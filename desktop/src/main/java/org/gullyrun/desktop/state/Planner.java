@@ -57,6 +57,7 @@ public final class Planner {
                 || of.rig() != now.reading().rig()
                 || of.brief() != now.reading().brief()) {
             boolean same = known.survey().equals(now.survey());
+            KeptWork kept = KeptWork.of(now);
             WorkPlan plan = known.plan();
             Change done = known.done().isEmpty() ? null : known.done().getLast();
             if (same && plan != null && done != null && isDone(plan, done, now)) {
@@ -65,9 +66,9 @@ public final class Planner {
             }
             plan(
                     now,
-                    same ? known.conditions() : Conditions.NONE,
-                    known.onAir(),
-                    same ? standing(known.done(), now.reading().rig()) : List.of());
+                    same ? known.conditions() : kept.conditions(),
+                    same ? known.onAir() : kept.onAir(),
+                    same ? standing(known.done(), now.reading().rig()) : kept.done());
         } else if (known.plan() != null && known.scene() != now.scene() && !known.isWorking()) {
             redraw(now, known.plan());
         }
@@ -117,6 +118,7 @@ public final class Planner {
         Case what = now.what();
         Rig good = now.goodRig();
         int scene = now.scene();
+        KeptWork kept = KeptWork.of(now);
         BooleanSupplier over = () -> turn != newest.get();
         analysis.longWork("plan the repair", () -> {
             Audit audit = Analysis.audit(what).quick();
@@ -125,7 +127,7 @@ public final class Planner {
             WorkPlan[] plan = new WorkPlan[1];
             List<Repair> ways = whole.find(soFar -> {
                 if (plan[0] == null) {
-                    plan[0] = WorkPlan.of(audit, soFar.getFirst(), onAir);
+                    plan[0] = kept.ordered(audit, soFar.getFirst(), onAir);
                 }
                 show(turn, soFar, plan[0], scene, true);
             });
@@ -179,14 +181,72 @@ public final class Planner {
         }
     }
 
-    /** Plans the rest anew without the step looked at, which isn't possible here. */
-    public void ruleOut() {
-        Planning now = store.state().planning();
-        WorkPlan.Step step = now.current();
-        if (step != null) {
-            plan(store.state(), now.conditions().without(Conditions.about(step.change())), now.onAir(), now.done());
+    /**
+     * Plans the rest anew without the step looked at, which isn't possible here. It is kept in the case with the reason, as one
+     * step that can be undone.
+     */
+    public void ruleOut(String reason) {
+        State now = store.state();
+        WorkPlan plan = now.planning().plan();
+        WorkPlan.Step step = now.planning().current();
+        if (plan != null && step != null) {
+            Conditions conditions = now.planning().conditions().without(Conditions.about(step.change()));
+            store.edit(KeptWork.of(now).ruledOut(plan, step, reason), "rule out: " + step.sentence());
+            plan(
+                    store.state(),
+                    conditions,
+                    now.planning().onAir(),
+                    now.planning().done());
             store.tell(new Message("Planned anew without: " + step.sentence() + ".", false));
         }
+    }
+
+    /** Moves the step looked at so many places further, and shows at once what that does to the states in between. */
+    public void move(int by) {
+        State now = store.state();
+        WorkPlan plan = now.planning().plan();
+        int from = now.planning().step();
+        if (plan == null || !now.planning().isOf(now.reading())) {
+            return;
+        }
+        int to = Math.clamp(from + by, 0, Math.max(0, plan.steps().size() - 1));
+        if (to == from || from >= plan.steps().size()) {
+            return;
+        }
+        List<Change> order =
+                new ArrayList<>(plan.steps().stream().map(WorkPlan.Step::change).toList());
+        order.add(to, order.remove(from));
+        long turn = newest.incrementAndGet();
+        List<Repair> ways = now.planning().ways();
+        int scene = now.scene();
+        Audit audit = Analysis.audit(now.what()).quick();
+        analysis.longWork("order the steps", () -> {
+            try {
+                WorkPlan moved = WorkPlan.of(audit, plan.repair(), order, plan.onAir(), false);
+                Planning.Drawn drawn = Planning.Drawn.of(moved, scene);
+                analysis.onScreen(() -> {
+                    if (turn == newest.get()) {
+                        store.show(store.state()
+                                .planning()
+                                .found(ways, moved, drawn, false)
+                                .at(to));
+                    }
+                });
+            } catch (Changes.Conflict e) {
+                analysis.onScreen(() -> store.tell(new Message(
+                        "That step can't be made earlier: it needs another one first. Nothing was moved.", true)));
+            }
+        });
+    }
+
+    /** Puts the steps into the safest order again. */
+    public void orderAnew() {
+        State now = store.state();
+        plan(
+                now,
+                now.planning().conditions(),
+                now.planning().onAir(),
+                now.planning().done());
     }
 
     /**
@@ -254,6 +314,10 @@ public final class Planner {
     /** Allows everything again that was ruled out. */
     public void allowAll() {
         Planning now = store.state().planning();
+        Edit allowed = KeptWork.of(store.state()).allowed();
+        if (allowed != null) {
+            store.edit(allowed, "allow everything again");
+        }
         plan(store.state(), Conditions.NONE, now.onAir(), now.done());
     }
 
@@ -267,17 +331,19 @@ public final class Planner {
         List<Change> done = new ArrayList<>(now.planning().done());
         done.add(step.change());
         Survey shown = now.surveyShown();
-        Edit made = new Edit.OfRig(shown.id(), List.of(step.change()));
+        WorkPlan plan = Objects.requireNonNull(now.planning().plan());
+        KeptWork kept = KeptWork.of(now);
         String id = shown.id();
+        List<Edit> made = new ArrayList<>();
         if (!shown.name().equals(IN_REPAIR)) {
             id = Ids.from(IN_REPAIR, x -> now.what().survey(x).isPresent());
             Survey copy = new Survey(id, IN_REPAIR, shown.date(), "", shown.rig(), Map.of());
-            made = new Edit.Several(List.of(
-                    new Edit.OfSurvey(now.what().surveys().size(), null, copy),
-                    new Edit.OfRig(id, List.of(step.change()))));
+            made.add(new Edit.OfSurvey(now.what().surveys().size(), null, copy));
         }
+        made.add(new Edit.OfRig(id, List.of(step.change())));
+        made.addAll(kept.done(id, plan, step));
         store.show(now.planning().did(done, id));
-        store.edit(made, "done: " + step.sentence());
+        store.edit(new Edit.Several(made), "done: " + step.sentence());
         store.chooseSurvey(id);
     }
 }

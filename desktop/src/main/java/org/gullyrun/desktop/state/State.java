@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FindingFilter;
@@ -144,6 +145,22 @@ public record State(
                 leftovers,
                 alerts.causes(true),
                 look);
+    }
+
+    /** Whether the answer stays what it is in a changed case: another survey may have come, or something was noted. */
+    boolean isHeardAlike(Case changed, String survey) {
+        return survey.equals(place.survey())
+                && !isAnswerOld()
+                && changed.survey(survey).orElseThrow().rig() == surveyShown().rig()
+                && changed.brief() == what.brief()
+                && changed.terms().equals(what.terms())
+                && changed.showHours() == what.showHours()
+                && Objects.equals(changed.goodRig(survey), what.goodRig(survey));
+    }
+
+    /** A case in which nothing is heard otherwise. */
+    State noting(Case changed) {
+        return new State(changed, file, past, place, answer, shown, proposals, message, leftovers, alerts, look);
     }
 
     State with(Past other) {

@@ -267,7 +267,11 @@ public final class Store implements AutoCloseable {
         String shown = changed.survey(survey).isPresent()
                 ? survey
                 : changed.surveys().getFirst().id();
-        read(state.with(changed, shown, state.scene()).with(session.past()));
+        if (state.isHeardAlike(changed, shown)) {
+            next(state.noting(changed).with(session.past()));
+        } else {
+            read(state.with(changed, shown, state.scene()).with(session.past()));
+        }
     }
 
     /**

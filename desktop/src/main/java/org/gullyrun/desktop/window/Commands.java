@@ -107,7 +107,10 @@ final class Commands {
     /** Fills the part about the steps of a repair. Their keys count only while the steps are shown: see {@link Frame#stepKey}. */
     void addRepair(RepairCommands repair, CompareSheet compare) {
         add(REPAIR, "step-done", "Done, next step", "Space", repair::done);
-        add(REPAIR, "step-out", "Not possible here", "X", repair::ruleOut);
+        add(REPAIR, "step-out", "Not possible here …", "X", repair::ruleOut);
+        add(REPAIR, "step-earlier", "Move the step up", "Alt ↑", () -> repair.move(-1));
+        add(REPAIR, "step-later", "Move the step down", "Alt ↓", () -> repair.move(1));
+        add(REPAIR, "safest-order", "Back to the safest order", "O", repair::orderAnew);
         add(REPAIR, "allow-all", "Allow everything again", "Shift X", repair::allowAll);
         add(REPAIR, "copy-steps", "Copy all steps for the creator", "C", repair::copy);
         add(REPAIR, "work-order", "Save the work order …", "Ctrl P", repair::save, "Shortcut+P");

@@ -117,7 +117,7 @@ final class Frame extends BorderPane {
     /** What can be done with the steps of a repair. */
     private static List<RepairSide.Offer> steps(List<Action> commands) {
         return commands.stream()
-                .filter(a -> a.group().equals(Commands.REPAIR))
+                .filter(a -> a.group().equals(Commands.REPAIR) && !a.id().equals("step-later"))
                 .map(a -> new RepairSide.Offer(a.id(), a.name(), a.shown(), a.run()))
                 .toList();
     }
@@ -222,6 +222,11 @@ final class Frame extends BorderPane {
     /** Keys of the steps of a repair: walking along them, and ticking off. */
     private boolean repairKey(KeyEvent e) {
         Node owner = getScene().getFocusOwner();
+        boolean moves = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
+        if (e.isAltDown() && moves) {
+            run(e.getCode() == KeyCode.UP ? "step-earlier" : "step-later");
+            return true;
+        }
         if (e.isShortcutDown() || e.isAltDown()) {
             return false;
         }
@@ -235,6 +240,7 @@ final class Frame extends BorderPane {
                 run("step-done");
             }
             case X -> run(e.isShiftDown() ? "allow-all" : "step-out");
+            case O -> run("safest-order");
             case C -> run("copy-steps");
             default -> {
                 return false;

@@ -113,6 +113,7 @@ final class Keyboard {
             return; // the cell knows what to do with it
         }
         if (step.took(e, typing)) {
+            held = overlay.isVisible() ? e.getCode() : held; // a form that it opened doesn't get its letter
             e.consume();
             return;
         }

@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.window;
 
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -12,10 +13,12 @@ import org.gullyrun.desktop.state.Store;
 /** What is done with the steps of a repair, and with the work order that holds them. */
 final class RepairCommands {
     private final Store store;
+    private final Overlay overlay;
     private final ListFiles files;
 
-    RepairCommands(Store store, ListFiles files) {
+    RepairCommands(Store store, Overlay overlay, ListFiles files) {
         this.store = store;
+        this.overlay = overlay;
         this.files = files;
     }
 
@@ -26,10 +29,32 @@ final class RepairCommands {
         }
     }
 
-    /** Plans anew without the step looked at. */
+    /** Asks why the step looked at isn't possible, and plans anew without it. */
     void ruleOut() {
+        WorkPlan.Step step = store.state().planning().current();
+        if (isShown() && step != null) {
+            overlay.form(
+                    "Not possible here: " + step.sentence(),
+                    List.of(new Overlay.Entry("reason", "Why? It is kept with the work order and may be empty.", "")),
+                    entered -> {
+                        store.planner()
+                                .ruleOut(entered.getOrDefault("reason", "").strip());
+                        return "";
+                    });
+        }
+    }
+
+    /** Moves the step looked at. */
+    void move(int by) {
         if (isShown()) {
-            store.planner().ruleOut();
+            store.planner().move(by);
+        }
+    }
+
+    /** Puts the steps into the safest order again. */
+    void orderAnew() {
+        if (isShown()) {
+            store.planner().orderAnew();
         }
     }
 

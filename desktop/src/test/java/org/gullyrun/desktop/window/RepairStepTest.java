@@ -13,6 +13,8 @@ import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.casefile.WorkRecord;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
@@ -69,7 +71,11 @@ class RepairStepTest extends WindowTest {
         planned(robot);
         String ruledOut = plan().steps().getFirst().sentence();
         robot.push(KeyCode.X);
-        until(() -> plan().steps().stream().noneMatch(s -> s.sentence().equals(ruledOut)));
+        until(() -> robot.lookup("#form-reason").tryQuery().isPresent());
+        robot.write("the creator needs it");
+        robot.push(KeyCode.ENTER);
+        until(() -> !state().planning().isWorking()
+                && plan().steps().stream().noneMatch(s -> s.sentence().equals(ruledOut)));
         assertTrue(plan().repair().left().isEmpty());
         int done = 0;
         while (!plan().steps().isEmpty()) {
@@ -82,7 +88,14 @@ class RepairStepTest extends WindowTest {
             planned(robot);
             assertEquals("in repair", state().surveyShown().name());
             assertTrue(plan().steps().stream().noneMatch(s -> s.sentence().equals(next)), next + " is done");
+            if (done == 3) {
+                stopAndGoOnTomorrow(robot);
+            }
         }
+        WorkRecord kept = state().what().workOrder(state().survey());
+        assertEquals(done, Objects.requireNonNull(kept).done().size());
+        assertEquals("the creator needs it", kept.ruledOut().getFirst().reason());
+        assertEquals(SampleShow.AS_FOUND, kept.found());
         assertEquals(
                 List.of(),
                 state().reading().findings().stream()
@@ -98,6 +111,45 @@ class RepairStepTest extends WindowTest {
         until(() -> state().planning().done().size() == before);
         planned(robot);
         assertEquals(1, plan().steps().size(), "what was undone is planned again");
+    }
+
+    /** Saves the case, closes it, opens it again and finds the same steps with the same conditions. */
+    private void stopAndGoOnTomorrow(Hands robot) throws Exception {
+        List<String> left = plan().steps().stream().map(WorkPlan.Step::sentence).toList();
+        var conditions = state().planning().conditions();
+        Path file = folder.resolve("half-way.json");
+        CaseFiles.save(state().what(), file);
+        String survey = state().survey();
+        robot.interact(() -> store.open(file, () -> store.chooseSurvey(survey)));
+        until(() -> file.equals(state().file()) && state().survey().equals(survey));
+        planned(robot);
+        until(() -> !state().planning().isWorking());
+        assertEquals(conditions, state().planning().conditions());
+        assertEquals(3, state().planning().done().size());
+        assertEquals(left, plan().steps().stream().map(WorkPlan.Step::sentence).toList());
+    }
+
+    @Test
+    void aStepIsMovedByHandAndGoesBackToItsPlace(Hands robot) throws Exception {
+        planned(robot);
+        until(() -> !state().planning().isWorking());
+        List<String> safest =
+                plan().steps().stream().map(WorkPlan.Step::sentence).toList();
+        robot.push(KeyCode.ALT, KeyCode.DOWN);
+        until(() -> plan().steps().get(1).sentence().equals(safest.getFirst()));
+        assertEquals(1, state().planning().step(), "the step moved is the one looked at");
+        assertEquals(safest.get(1), plan().steps().getFirst().sentence());
+        assertEquals(
+                plan().repair().after().findings().stream()
+                        .filter(Finding::isBad)
+                        .count(),
+                plan().states().getLast().findings().stream()
+                        .filter(Finding::isBad)
+                        .count());
+        assertTrue(text(robot, "#repair-claims").contains("A better order may exist."));
+        robot.push(KeyCode.O);
+        until(() -> !state().planning().isWorking()
+                && plan().steps().stream().map(WorkPlan.Step::sentence).toList().equals(safest));
     }
 
     @Test
