@@ -1,6 +1,7 @@
 package org.gullyrun.cli;
 
 import java.io.PrintWriter;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -12,12 +13,16 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.AtomicFile;
+import org.gullyrun.core.casefile.WorkRecord;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WholeRepair;
 import org.gullyrun.core.repair.WorkOrder;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.desktop.print.PdfPages;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -55,6 +60,10 @@ final class RepairCommand implements Callable<Integer> {
 
         @Option(names = "--html", description = "As a work order in HTML.")
         boolean html;
+
+        @Option(names = "--pdf", paramLabel = "FILE", description = "As a work order in a PDF file.")
+        @Nullable
+        Path pdf;
     }
 
     @ArgGroup
@@ -74,6 +83,10 @@ final class RepairCommand implements Callable<Integer> {
             ruledOut.add(ReachCommand.address(opened.survey().rig(), one));
         }
         long until = System.nanoTime() + SECONDS * 1_000_000_000L;
+        WorkRecord kept = opened.what().workOrder(opened.survey().id());
+        if (kept != null) { // what was ruled out in the window isn't possible here either
+            kept.ruledOut().forEach(out -> ruledOut.add(out.at()));
+        }
         List<Repair> repairs = new WholeRepair(
                         audit,
                         opened.what().goodRig(opened.survey().id()),
@@ -95,6 +108,9 @@ final class RepairCommand implements Callable<Integer> {
             out.print(order.markdown());
         } else if (form.html) {
             out.print(order.html());
+        } else if (form.pdf != null) {
+            AtomicFile.write(form.pdf, PdfPages.of(order.html()));
+            out.println("Wrote " + form.pdf);
         } else {
             text(out, opened, plan, order, repairs.subList(1, repairs.size()));
         }

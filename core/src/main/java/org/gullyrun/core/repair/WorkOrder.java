@@ -115,7 +115,7 @@ public final class WorkOrder {
     /** One numbered step. */
     private void step(StringBuilder out, int place) {
         WorkPlan.Step step = plan.steps().get(place);
-        out.append(place + 1).append(". **").append(safe(step.sentence())).append(".** \n");
+        out.append(place + 1).append(". **").append(safe(step.sentence())).append(".**  \n");
         StringJoiner lines = new StringJoiner("\n");
         lines.add("   " + safe(step.where())
                 + (step.from().isEmpty() && step.to().isEmpty()
@@ -176,7 +176,7 @@ public final class WorkOrder {
     public String html() {
         Node document = Parser.builder().build().parse(markdown());
         String body = HtmlRenderer.builder().escapeHtml(true).build().render(document);
-        return "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<title>"
+        return "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\"/>\n<title>"
                 + title.replace("&", "&amp;").replace("<", "&lt;") + "</title>\n<style>\n" + STYLE
                 + "</style>\n</head>\n<body>\n" + body + "</body>\n</html>\n";
     }

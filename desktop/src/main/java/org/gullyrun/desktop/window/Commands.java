@@ -113,8 +113,7 @@ final class Commands {
         add(REPAIR, "safest-order", "Back to the safest order", "O", repair::orderAnew);
         add(REPAIR, "allow-all", "Allow everything again", "Shift X", repair::allowAll);
         add(REPAIR, "copy-steps", "Copy all steps for the creator", "C", repair::copy);
-        add(REPAIR, "work-order", "Save the work order …", "Ctrl P", repair::save, "Shortcut+P");
-        add(REPAIR, "work-order-text", "Save the work order as text …", "", repair::saveText);
+        add(REPAIR, "work-order", "Print or save the work order …", "Ctrl P", repair::handOver, "Shortcut+P");
         add(REPAIR, "compare", "Compare with another survey …", "D", compare::open, "D");
     }
 

@@ -13,8 +13,10 @@ public interface FilePicker {
         LIST("Lists", ".csv", "*.csv", "*.tsv", "*.txt"),
         /** A text to read. */
         TEXT("Texts", ".md", "*.md"),
-        /** A page to print. */
-        PAGE("Pages", ".html", "*.html", "*.htm");
+        /** A page for a browser. */
+        PAGE("Pages", ".html", "*.html", "*.htm"),
+        /** Sheets to print or to send. */
+        PDF("PDF", ".pdf", "*.pdf");
 
         private final String title;
         private final String ending;

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.window;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -106,12 +107,21 @@ final class ListFiles {
     void save(String suggested, FilePicker.Sort sort, Supplier<String> text) {
         files.toSave(sort, suggested).ifPresent(file -> {
             String written = text.get();
-            CompletableFuture.runAsync(() -> write(file, written));
+            CompletableFuture.runAsync(() -> write(file, written.getBytes(StandardCharsets.UTF_8)));
         });
     }
 
-    /** Writes a text in one go. */
-    private void write(Path file, String text) {
+    /** Asks for a file and writes to it what takes a while to be made, off the interface thread. */
+    void saveMade(String suggested, FilePicker.Sort sort, Supplier<byte[]> bytes) {
+        files.toSave(sort, suggested)
+                .ifPresent(file -> store.work("save " + file.getFileName(), () -> {
+                    write(file, bytes.get());
+                    return () -> {};
+                }));
+    }
+
+    /** Writes a file in one go. */
+    private void write(Path file, byte[] text) {
         Message told;
         try {
             AtomicFile.write(file, text);

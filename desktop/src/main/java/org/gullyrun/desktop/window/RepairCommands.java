@@ -1,11 +1,18 @@
 package org.gullyrun.desktop.window;
 
+import java.awt.image.BufferedImage;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.print.PrinterJob;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import org.gullyrun.core.repair.WorkOrder;
 import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.desktop.print.PdfPages;
 import org.gullyrun.desktop.state.Message;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -79,14 +86,58 @@ final class RepairCommands {
         });
     }
 
-    /** Saves the work order as a page that can be printed. */
-    void save() {
-        withOrder(order -> files.save("work-order", FilePicker.Sort.PAGE, order::html));
+    /** Asks how to hand the work order over: on paper or as a file. */
+    void handOver() {
+        withOrder(order -> {
+            Map<String, Overlay.Choice> choices = new LinkedHashMap<>();
+            choices.put("print", new Overlay.Choice("Print", "on a printer of this computer", () -> print(order)));
+            choices.put(
+                    "pdf",
+                    new Overlay.Choice(
+                            "Save as PDF",
+                            "sheets to print or to send",
+                            () -> files.saveMade("work-order", FilePicker.Sort.PDF, () -> PdfPages.of(order.html()))));
+            choices.put(
+                    "page",
+                    new Overlay.Choice(
+                            "Save as a page",
+                            "HTML, for a browser",
+                            () -> files.save("work-order", FilePicker.Sort.PAGE, order::html)));
+            choices.put(
+                    "text",
+                    new Overlay.Choice(
+                            "Save as text",
+                            "Markdown",
+                            () -> files.save("work-order", FilePicker.Sort.TEXT, order::markdown)));
+            overlay.choose("Print or save the work order", choices);
+        });
     }
 
-    /** Saves the work order as Markdown. */
-    void saveText() {
-        withOrder(order -> files.save("work-order", FilePicker.Sort.TEXT, order::markdown));
+    /** Prints the work order; the sheets are drawn away from the interface thread. */
+    private void print(WorkOrder order) {
+        PrinterJob job = PrinterJob.createPrinterJob();
+        if (job == null) {
+            store.tell(
+                    new Message("No printer is set up on this computer. Save the work order as a PDF instead.", true));
+        } else if (job.showPrintDialog(null)) {
+            store.work("print the work order", () -> {
+                List<BufferedImage> sheets = PdfPages.pictures(PdfPages.of(order.html()));
+                return () -> {
+                    boolean printed = true;
+                    for (BufferedImage sheet : sheets) {
+                        ImageView view = new ImageView(SwingFXUtils.toFXImage(sheet, null));
+                        view.setPreserveRatio(true);
+                        view.setFitWidth(job.getJobSettings().getPageLayout().getPrintableWidth());
+                        printed &= job.printPage(view);
+                    }
+                    store.tell(
+                            printed && job.endJob()
+                                    ? new Message("Printing the work order.", false)
+                                    : new Message(
+                                            "The printer took nothing. Save the work order as a PDF instead.", true));
+                };
+            });
+        }
     }
 
     /** Does something with the work order, or says that there is none. */

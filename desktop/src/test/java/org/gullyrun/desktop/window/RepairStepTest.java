@@ -12,6 +12,9 @@ import java.util.Objects;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.WorkRecord;
@@ -193,10 +196,22 @@ class RepairStepTest extends WindowTest {
         assertFalse(text(robot, "#repair-claims").contains("on air"));
         Path page = folder.resolve("order.html");
         Mockito.when(picker.toSave(FilePicker.Sort.PAGE, "work-order")).thenReturn(Optional.of(page));
-        act(robot, "save the work order …");
+        robot.push(KeyCode.CONTROL, KeyCode.P);
+        robot.clickOn("#choice-page");
         until(() -> Files.exists(page));
         String html = Files.readString(page);
         plan().steps().forEach(s -> assertTrue(html.contains("<strong>" + s.sentence() + ".</strong>"), html));
+        Path sheets = folder.resolve("order.pdf");
+        Mockito.when(picker.toSave(FilePicker.Sort.PDF, "work-order")).thenReturn(Optional.of(sheets));
+        robot.push(KeyCode.CONTROL, KeyCode.P);
+        robot.clickOn("#choice-pdf");
+        until(() -> Files.exists(sheets));
+        try (PDDocument document = Loader.loadPDF(sheets.toFile())) {
+            String words = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            plan().steps().forEach(s -> assertTrue(words.contains(s.sentence() + "."), words));
+            plan().steps().forEach(s -> assertTrue(words.contains(s.where()), words));
+            assertTrue(words.contains("must hear"), words);
+        }
         assertNotNull(state().message());
     }
 }
