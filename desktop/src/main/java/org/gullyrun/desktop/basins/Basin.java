@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
 import javafx.scene.input.KeyCode;
@@ -14,6 +15,7 @@ import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
+import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.compare.HeardDifference;
@@ -41,7 +43,13 @@ final class Basin extends Pane {
     private final Path bed = new Path();
     private final Path coil = new Path();
     private final Group tokens = new Group();
+    /** What has no room one by one. */
+    private final Group crowd = new Group();
+
     private final Text name;
+    /** The rest of a name that needs two lines. */
+    private final Text below;
+
     private final Text caption;
     private final Map<String, Token> bySource = new LinkedHashMap<>();
     private HeardDifference difference;
@@ -57,9 +65,10 @@ final class Basin extends Pane {
         setId("basin-" + hearing.outlet());
         setPrefSize(width, BasinsView.HEIGHT * u);
         setMinWidth(width);
-        name = name();
+        name = Nodes.text("", Type.water(13 * u), 0, NAME * u, "water", "basin-name");
+        below = Nodes.text("", Type.water(12 * u), 0, (NAME + 9) * u, "water", "basin-name");
         caption = Nodes.text("", Type.sans(11 * u), 0, NAME * u, "difference-caption");
-        getChildren().addAll(bed, coil, tokens, name, caption);
+        getChildren().addAll(bed, coil, crowd, tokens, name, below, caption);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
         setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
@@ -122,21 +131,17 @@ final class Basin extends Pane {
         Tooltips.say(coil, "Sound that has gone round in a loop ends here.");
     }
 
-    /** Places tokens by level. Two that would touch stand side by side. */
+    /** Places tokens by level, side by side; see {@link Spread}. */
     private void place() {
-        List<Hearing.Drop> drops = hearing.drops();
-        double from = (drops.size() > 7 ? 17 : 22) * u;
-        double room = width - 2 * from;
-        double step = drops.size() < 2 ? 0 : Math.min(17 * u, room / (drops.size() - 1));
-        double x = width / 2 - step * (drops.size() - 1) / 2;
-        double scale = u * (step > 0 && step < 9.5 * u ? 0.66 : step > 0 && step < 12 * u ? 0.8 : 0.95);
+        Spread spread = Spread.of(difference, width, u);
         Set<String> heard = new HashSet<>();
-        for (int i = 0; i < drops.size(); i++) {
-            Hearing.Drop drop = drops.get(i);
+        for (int i = 0; i < spread.spots().size(); i++) {
+            Spread.Spot spot = spread.spots().get(i);
+            Hearing.Drop drop = spot.drop();
             heard.add(drop.source());
             Token token = bySource.get(drop.source());
-            if (token == null || !token.fits(drop, scale)) {
-                Token made = new Token(store, hearing, drop, scale, u);
+            if (token == null || !token.fits(drop, spot.scale())) {
+                Token made = new Token(store, hearing, drop, spot.scale(), u);
                 int at = token == null ? -1 : tokens.getChildren().indexOf(token);
                 if (at >= 0) {
                     tokens.getChildren().set(at, made);
@@ -147,7 +152,7 @@ final class Basin extends Pane {
                 token = made;
             }
             token.show(drop, difference.marks().get(drop.source()));
-            token.setTranslateX(x + i * step);
+            token.setTranslateX(spot.x());
         }
         bySource.values().removeIf(token -> {
             boolean gone = !heard.contains(token.source());
@@ -156,29 +161,81 @@ final class Basin extends Pane {
             }
             return gone;
         });
+        crowd.getChildren().clear();
+        if (!spread.band().isEmpty()) {
+            band(spread);
+        }
+        if (!spread.more().isEmpty()) {
+            number("+" + spread.more().size(), spread.moreX(), (BOTTOM - 8) * u, spread.more(), "bad");
+        }
     }
 
-    private Text name() {
-        return Nodes.text("", Type.water(13 * u), 0, NAME * u, "water", "basin-name");
+    /** What is right and has no room one by one: a band from the quietest to the loudest, with their number. */
+    private void band(Spread spread) {
+        double top = Double.POSITIVE_INFINITY;
+        double bottom = Double.NEGATIVE_INFINITY;
+        for (Hearing.Drop drop : spread.band()) {
+            double y = Token.height(drop.level(), u);
+            top = Math.min(top, y);
+            bottom = Math.max(bottom, y);
+        }
+        double least = 15 * u;
+        double middle = Math.clamp((top + bottom) / 2, (RIM + 8) * u, (BOTTOM - 10) * u);
+        double tall = Math.max(least, bottom - top + 8 * u);
+        Rectangle rect = new Rectangle(spread.bandX(), middle - tall / 2, Spread.BAND * u, tall);
+        rect.setArcWidth(8 * u);
+        rect.setArcHeight(8 * u);
+        rect.getStyleClass().add("good-band");
+        crowd.getChildren().add(rect);
+        Tooltips.say(rect, names(spread.band()));
+        String said = spread.band().size() + " ok";
+        double x = spread.bandX() + (Spread.BAND * u - Type.width(said, Type.sans(10.5 * u))) / 2;
+        number(said, x, middle + 4 * u, spread.band(), "water");
     }
 
-    /** Writes the name, and after it how much differs, in the middle beneath the basin. */
+    private void number(String said, double x, double baseline, List<Hearing.Drop> drops, String tone) {
+        Text text = Nodes.text(said, Type.sans(10.5 * u), x, baseline, tone);
+        Tooltips.say(text, names(drops));
+        crowd.getChildren().add(text);
+    }
+
+    private static String names(List<Hearing.Drop> drops) {
+        return drops.stream().map(d -> d.name() + ": " + d.word()).collect(Collectors.joining("\n"));
+    }
+
+    /** Writes the name, and after it how much differs, in the middle beneath the basin; a long name in two lines. */
     private void write() {
         double gap = difference.caption().isEmpty() ? 0 : 6 * u;
         double told = Type.width(difference.caption(), caption.getFont());
-        String fitted = Type.fit(hearing.name(), name.getFont(), width - 8 * u - gap - told);
+        double room = width - 8 * u - gap - told;
+        String first = hearing.name();
+        String second = "";
+        int cut = first.lastIndexOf(' ', first.length() / 2 + 3);
+        boolean long1 = Type.width(first, Type.water(13 * u)) > room;
+        if (long1 && cut > 0) {
+            second = first.substring(cut + 1);
+            first = first.substring(0, cut);
+        }
+        name.setFont(second.isEmpty() ? Type.water(13 * u) : below.getFont());
+        name.setY((second.isEmpty() ? NAME : NAME - 5) * u);
+        String fitted = Type.fit(first, name.getFont(), room);
         double named = Type.width(fitted, name.getFont());
         double left = (width - named - gap - told) / 2;
         name.setText(fitted);
         name.setX(left);
+        below.setText(Type.fit(second, below.getFont(), width - 8 * u));
+        below.setX((width - Type.width(below.getText(), below.getFont())) / 2);
+        below.setVisible(!second.isEmpty());
         caption.setText(difference.caption());
         caption.setX(left + named + gap);
+        caption.setY(name.getY());
         Nodes.turn(caption, "bad", difference.isWorse());
     }
 
     /** Says what the listener hears, for readers of the screen. */
     private void describe() {
         Nodes.mark(name, "bad", hearing.isBad());
+        Nodes.mark(below, "bad", hearing.isBad());
         Nodes.turn(bed, "bad", hearing.isBad());
         coil.setVisible(hearing.coil());
         write();

@@ -1,15 +1,20 @@
 package org.gullyrun.desktop.basins;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
+import javafx.scene.text.TextAlignment;
 import org.gullyrun.core.compare.HeardDifference;
+import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Planning;
+import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
@@ -22,6 +27,9 @@ public final class BasinsView extends StackPane {
     private static final double NARROWEST = 92;
 
     private final Store store;
+    /** Whether all listeners are shown, however many there are. */
+    private boolean open;
+
     private final HBox row = new HBox();
     private final ScrollPane scroll = new ScrollPane(row);
 
@@ -52,6 +60,7 @@ public final class BasinsView extends StackPane {
 
     /** Draws the basins anew when what is heard, the scene or the size of text differs. */
     private void update(State before, State now) {
+        open &= before.survey().equals(now.survey());
         if (row.getChildren().isEmpty()
                 || !before.soundsAs(now)
                 || !before.alerts().failure().equals(now.alerts().failure())
@@ -59,7 +68,8 @@ public final class BasinsView extends StackPane {
                 || before.textScale() != now.textScale()
                 || before.against() != now.against()
                 || before.step() != now.step()
-                || before.planning() != now.planning()) {
+                || before.planning() != now.planning()
+                || !before.selection().equals(now.selection()) && folds()) {
             rebuild(now);
         }
         row.getChildren().forEach(child -> {
@@ -67,6 +77,10 @@ public final class BasinsView extends StackPane {
                 basin.select(now.selection(), now.shown());
             }
         });
+    }
+
+    private boolean folds() {
+        return !row.getChildren().isEmpty() && !(row.getChildren().getLast() instanceof Basin);
     }
 
     /**
@@ -109,11 +123,13 @@ public final class BasinsView extends StackPane {
             row.getChildren().setAll(none);
             return;
         }
-        double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / hearings.size()));
+        List<HeardDifference> shown = shown(state, hearings, (int) (room / (NARROWEST * state.textScale())));
+        int cells = shown.size() + (shown.size() < hearings.size() ? 1 : 0);
+        double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / cells));
         Nodes.turn(row, "comparing", state.against() != null);
         List<Node> children = row.getChildren();
-        for (int o = 0; o < hearings.size(); o++) {
-            HeardDifference hearing = hearings.get(o);
+        for (int o = 0; o < shown.size(); o++) {
+            HeardDifference hearing = shown.get(o);
             Node known = o < children.size() ? children.get(o) : null;
             // A basin takes over what it now hears; only one of another size or name is made anew.
             if (!(known instanceof Basin basin && basin.show(hearing, width, state.textScale()))) {
@@ -125,11 +141,62 @@ public final class BasinsView extends StackPane {
                 }
             }
         }
-        children.subList(hearings.size(), children.size()).clear();
+        children.subList(shown.size(), children.size()).clear();
+        if (shown.size() < hearings.size()) {
+            children.add(folded(hearings.size() - shown.size(), width, state));
+        }
         row.getChildren().forEach(child -> {
             if (child instanceof Basin basin) {
                 basin.select(state.selection(), state.shown());
             }
         });
+    }
+
+    /**
+     * The listeners that have a basin of their own. Where there isn't room for all, those with trouble, those that differ and the
+     * one that is selected come first, then as many others as fit.
+     */
+    private List<HeardDifference> shown(State state, List<HeardDifference> all, int most) {
+        if (all.size() <= most || open) {
+            return all;
+        }
+        List<HeardDifference> first =
+                all.stream().filter(h -> isToldApart(state, h)).toList();
+        List<HeardDifference> shown = new ArrayList<>(first);
+        all.stream()
+                .filter(h -> !first.contains(h))
+                .limit(Math.max(0, most - 1 - first.size()))
+                .forEach(shown::add);
+        return shown;
+    }
+
+    private static boolean isToldApart(State state, HeardDifference hearing) {
+        String outlet = hearing.shown().outlet();
+        return hearing.shown().isBad()
+                || !hearing.caption().isEmpty()
+                || state.selection().equals(new Selection.OfOutlet(outlet))
+                || state.selection() instanceof Selection.Pair pair
+                        && pair.outlet().equals(outlet);
+    }
+
+    /** Stands for the listeners that have no basin of their own, and shows them all when it is clicked. */
+    private Node folded(int count, double width, State state) {
+        Label said = Nodes.label(
+                count + (count == 1 ? " more listener gets" : " more listeners get") + " what they should", "soft");
+        said.setMaxWidth(width - 14);
+        said.setTextAlignment(TextAlignment.CENTER);
+        ClickRow cell = new ClickRow(
+                "fix",
+                "basins-folded",
+                said.getText() + ", show them",
+                () -> {
+                    open = true;
+                    rebuild(store.state());
+                },
+                said);
+        cell.setAlignment(Pos.CENTER);
+        cell.setPrefSize(width, HEIGHT * state.textScale());
+        cell.setMinWidth(width);
+        return cell;
     }
 }

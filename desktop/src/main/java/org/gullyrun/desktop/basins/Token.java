@@ -87,7 +87,7 @@ final class Token extends Group {
         boolean missing = now.verdict() == Verdict.MISSING;
         boolean leak = now.verdict() == Verdict.LEAK;
         boolean twice = now.verdict() == Verdict.DOUBLE;
-        double y = missing ? (Basin.RIM - 3) * u : leak && !went ? Basin.BOTTOM * u : height(now.level());
+        double y = stand(now, mark, u);
         stem.setVisible(!missing && !leak && !went);
         stem.setY(y + 6 * u - 0.5);
         stem.setHeight(Math.max(0, (Basin.BOTTOM - 7) * u - y + 1));
@@ -105,7 +105,7 @@ final class Token extends Group {
         boolean moved = mark != null
                 && !Double.isNaN(mark.levelBefore())
                 && (sort == HeardDifference.Sort.MOVED || sort == HeardDifference.Sort.WENT && missing);
-        ghost(moved && mark != null ? height(mark.levelBefore()) : Double.NaN, y);
+        ghost(moved && mark != null ? height(mark.levelBefore(), u) : Double.NaN, y);
         Nodes.mark(this, "dimmed", sort == HeardDifference.Sort.SAME);
         String said = said(sort);
         if (!Objects.equals(said, getAccessibleText())) {
@@ -114,8 +114,16 @@ final class Token extends Group {
         }
     }
 
+    /** The height at which a source stands: by its level, on the rim if it is missing, through the bottom if it leaks. */
+    static double stand(Hearing.Drop drop, HeardDifference.@Nullable Mark mark, double u) {
+        boolean went = mark != null && mark.sort() == HeardDifference.Sort.WENT;
+        return drop.verdict() == Verdict.MISSING
+                ? (Basin.RIM - 3) * u
+                : drop.verdict() == Verdict.LEAK && !went ? Basin.BOTTOM * u : height(drop.level(), u);
+    }
+
     /** The height at which a level stands. */
-    private double height(double level) {
+    static double height(double level, double u) {
         double high = Math.clamp((level + 60) / 48, 0.05, 1);
         return (Basin.BOTTOM - 10 - high * (Basin.BOTTOM - Basin.RIM - 20)) * u;
     }

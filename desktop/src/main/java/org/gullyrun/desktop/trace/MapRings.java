@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Function;
 import javafx.scene.Group;
 import javafx.scene.shape.Rectangle;
@@ -88,7 +89,7 @@ final class MapRings {
     /** The place of a lane; −1 if it isn't there, or none is asked for. */
     private static int place(List<MapNode.Lane> lanes, @Nullable PointId point) {
         for (int i = 0; i < lanes.size(); i++) {
-            if (lanes.get(i).point().equals(point)) {
+            if (Objects.equals(lanes.get(i).point(), point)) {
                 return i;
             }
         }
