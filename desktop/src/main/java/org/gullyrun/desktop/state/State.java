@@ -344,6 +344,18 @@ public record State(
         return new Edit.OfCase(from, from.with(terms));
     }
 
+    /** The edit that lives with several findings for one reason; those that aren't there are left out. */
+    public Edit waivingAll(List<String> identities, String reason) {
+        Edit.About from = Edit.About.of(what);
+        Terms terms = from.terms();
+        for (Finding finding : reading().findings()) {
+            if (identities.contains(finding.identity())) {
+                terms = terms.with(reading().waiver(finding, reason));
+            }
+        }
+        return new Edit.OfCase(from, from.with(terms));
+    }
+
     /** The rig of the survey that is known to be good; null if there is none beside the one shown. */
     @Nullable
     Rig goodRig() {

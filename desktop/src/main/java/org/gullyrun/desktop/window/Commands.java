@@ -115,6 +115,7 @@ final class Commands {
         add(REPAIR, "copy-steps", "Copy all steps for the creator", "C", repair::copy);
         add(REPAIR, "work-order", "Print or save the work order …", "Ctrl P", repair::handOver, "Shortcut+P");
         add(REPAIR, "compare", "Compare with another survey …", "D", compare::open, "D");
+        add(REPAIR, "compare-file", "Compare with another file …", "", compare::fromFile);
     }
 
     /** Fills the part about how things look, where to go, and what is shown; the frame may be made later. */

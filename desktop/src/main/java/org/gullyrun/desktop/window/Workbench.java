@@ -54,7 +54,7 @@ public final class Workbench {
         this.commands = new Commands(store);
         ListFiles lists = new ListFiles(store, overlay, picker);
         commands.addCases(files, dialogs, lists, sheets);
-        commands.addRepair(new RepairCommands(store, overlay, lists), new CompareSheet(store, overlay));
+        commands.addRepair(new RepairCommands(store, overlay, lists), new CompareSheet(store, overlay, picker));
         AtomicReference<Frame> made = new AtomicReference<>();
         commands.addViews(made::get, overlay, dialogs, sheets);
         double width = stage.getScene() == bare ? bare.getWidth() : Double.NaN;

@@ -175,20 +175,6 @@ class RepairStepTest extends WindowTest {
     }
 
     @Test
-    void whatIsToBlameSinceTheKnownGoodSurveyIsListedAndTakenBack(Hands robot) throws Exception {
-        robot.push(KeyCode.D);
-        until(() -> text(robot, ".veil .title").contains("Since known good"));
-        String told = text(robot, ".veil .label");
-        assertTrue(told.contains("14 changes. 13 are to blame for"), told);
-        assertTrue(told.contains("Changes that do no harm (1)"), told);
-        robot.clickOn("#answer-take-back-all-that-does-harm");
-        until(() ->
-                !state().isAnswerOld() && state().reading().findings().stream().noneMatch(Finding::isBad));
-        robot.push(KeyCode.CONTROL, KeyCode.Z);
-        until(() -> state().reading().findings().stream().anyMatch(Finding::isBad));
-    }
-
-    @Test
     void offAirOtherThingsCountAndTheWorkOrderIsSavedAndCopied(Hands robot) throws Exception {
         planned(robot);
         robot.clickOn("#off-air");
