@@ -203,32 +203,36 @@ final class Basin extends Pane {
         return drops.stream().map(d -> d.name() + ": " + d.word()).collect(Collectors.joining("\n"));
     }
 
-    /** Writes the name, and after it how much differs, in the middle beneath the basin; a long name in two lines. */
+    /**
+     * Writes the name in the middle beneath the basin, and how much differs after it or, where that is too long, beneath it; a
+     * long name with nothing after it takes two lines.
+     */
     private void write() {
-        double gap = difference.caption().isEmpty() ? 0 : 6 * u;
-        double told = Type.width(difference.caption(), caption.getFont());
-        double room = width - 8 * u - gap - told;
+        double room = width - 8 * u;
         String first = hearing.name();
         String second = "";
-        int cut = first.lastIndexOf(' ', first.length() / 2 + 3);
-        boolean long1 = Type.width(first, Type.water(13 * u)) > room;
-        if (long1 && cut > 0) {
-            second = first.substring(cut + 1);
-            first = first.substring(0, cut);
+        double gap = difference.caption().isEmpty() ? 0 : 6 * u;
+        double told = Type.width(difference.caption(), caption.getFont());
+        boolean beside = Type.width(first, Type.water(13 * u)) + gap + told <= room;
+        if (!beside && difference.caption().isEmpty()) {
+            int cut = first.lastIndexOf(' ', first.length() / 2 + 3);
+            second = cut > 0 ? first.substring(cut + 1) : "";
+            first = cut > 0 ? first.substring(0, cut) : first;
         }
-        name.setFont(second.isEmpty() ? Type.water(13 * u) : below.getFont());
-        name.setY((second.isEmpty() ? NAME : NAME - 5) * u);
-        String fitted = Type.fit(first, name.getFont(), room);
-        double named = Type.width(fitted, name.getFont());
-        double left = (width - named - gap - told) / 2;
-        name.setText(fitted);
+        boolean two = !second.isEmpty() || !beside && gap > 0;
+        name.setFont(two ? below.getFont() : Type.water(13 * u));
+        name.setY((two ? NAME - 5 : NAME) * u);
+        name.setText(Type.fit(first, name.getFont(), room));
+        double named = Type.width(name.getText(), name.getFont());
+        double left = (width - named - (beside ? gap + told : 0)) / 2;
         name.setX(left);
-        below.setText(Type.fit(second, below.getFont(), width - 8 * u));
+        below.setText(Type.fit(second, below.getFont(), room));
         below.setX((width - Type.width(below.getText(), below.getFont())) / 2);
         below.setVisible(!second.isEmpty());
-        caption.setText(difference.caption());
-        caption.setX(left + named + gap);
-        caption.setY(name.getY());
+        String fitted = beside ? difference.caption() : Type.fit(difference.caption(), caption.getFont(), room);
+        caption.setText(fitted);
+        caption.setX(beside ? left + named + gap : (width - Type.width(fitted, caption.getFont())) / 2);
+        caption.setY(beside ? name.getY() : (NAME + 8) * u);
         Nodes.turn(caption, "bad", difference.isWorse());
     }
 

@@ -137,7 +137,8 @@ final class ComparisonPage {
     private static Node finding(Comparison comparison, JoinedFindings joined, double scale) {
         Finding first = joined.first();
         int by = comparison.blame().getOrDefault(first, List.of()).size();
-        Label title = Nodes.label(joined.title() + (by > 1 ? " (with " + (by - 1) + " more)" : ""));
+        Label title = Nodes.label(
+                joined.title() + (by > 1 ? " (with " + (by - 1) + " other change" + (by > 2 ? "s)" : ")") : ""));
         HBox line = new HBox(9, new Tally(first.severity(), scale), title);
         line.setPadding(new Insets(0, 0, 0, 14));
         return line;

@@ -92,7 +92,7 @@ class CompareTest extends WindowTest {
         fire(robot, "#apart-larch-2");
         until(() -> text(robot, ".veil .label").contains("Only there before (2)"));
         fire(robot, "#match-larch-2");
-        robot.clickOn("#same-larch");
+        robot.clickOn("#choice-same-larch");
         until(() -> text(robot, ".veil .label").contains("by hand"));
     }
 
