@@ -16,7 +16,6 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
@@ -38,11 +37,13 @@ final class MapBuilder {
     private final Map<PointId, PointKind> points;
     private final Map<PointId, Port> ports = new HashMap<>();
     private final List<MapNode> nodes = new ArrayList<>();
+    private final NodeWords words;
 
     private MapBuilder(Reading reading, Rig rig, SceneOverlay overlay) {
         this.reading = reading;
         this.rig = rig;
         this.overlay = overlay;
+        this.words = new NodeWords(rig);
         this.segments = overlay.segments;
         this.points = overlay.points;
     }
@@ -198,19 +199,8 @@ final class MapBuilder {
                 if (points.get(point) == PointKind.PLAYBACK && free(point) && before.size() == 1) {
                     put(node, point);
                     node.under = rig.name(point.element());
-                    defaultTag(node, point.element());
+                    words.defaultTag(node, point.element());
                 }
-            }
-        }
-    }
-
-    /** Marks the device that is the default. */
-    private void defaultTag(MapNode node, String device) {
-        for (Element machine : rig.of(Kind.MACHINE)) {
-            boolean isDefault = java.util.stream.Stream.of(Machines.PLAYBACK, Machines.RECORDING)
-                    .anyMatch(s -> machine.get(s) instanceof org.gullyrun.core.rig.Choice c && c.id().equals(device));
-            if (isDefault) {
-                node.under = node.under.isEmpty() ? "default" : node.under + ", default";
             }
         }
     }
@@ -249,7 +239,7 @@ final class MapBuilder {
         MapNode node = node(point.text(), stage, rig.name(device));
         put(node, point);
         rig.find(device, Kind.DEVICE).ifPresent(d -> node.tag = kilo(d));
-        defaultTag(node, device);
+        words.defaultTag(node, device);
         return node;
     }
 
@@ -303,7 +293,7 @@ final class MapBuilder {
         boolean differ = !a.isEmpty() && !b.isEmpty() && !a.equals(b);
         node.tag = differ ? a + " ≠ " + b : b;
         node.tagIsBad = differ && !converts;
-        defaultTag(node, from.element());
+        words.defaultTag(node, from.element());
     }
 
     /** Every point that isn't drawn yet. */
@@ -344,6 +334,7 @@ final class MapBuilder {
             }
         });
         depths(edges.values());
+        placed.forEach(words::computer);
         return new MapModel(List.copyOf(placed), List.copyOf(edges.values()));
     }
 

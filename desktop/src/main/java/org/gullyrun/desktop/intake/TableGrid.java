@@ -12,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.intake.Table;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.Nodes;
 
@@ -20,12 +21,17 @@ final class TableGrid extends VBox {
     private static final double LETTER = 7.4;
     private static final double GAP = 14;
     private static final double LEADS = 130;
+    /** Below this width a sheet of many columns has no room for where its rows lead. */
+    private static final double NARROW = 900;
+    /** What is left of where a row leads in a sheet of many columns. */
+    private static final double LEAST_LEADS = 44;
 
     /** One line: the labels of its cells, and where the row leads. */
     static final class Line extends HBox {
         final String row;
         final List<Label> cells = new ArrayList<>();
         final Label leads = Nodes.label("", "water", "small");
+        final TrackCrossings crossings = new TrackCrossings();
 
         Line(String row) {
             this.row = row;
@@ -36,6 +42,7 @@ final class TableGrid extends VBox {
 
     private final double u;
     private final BiConsumer<Integer, Integer> onCell;
+    private final boolean narrow;
     private final VBox body = new VBox();
     private final Map<String, Line> lines = new HashMap<>();
     private final List<Line> order = new ArrayList<>();
@@ -48,6 +55,7 @@ final class TableGrid extends VBox {
         this.u = textScale;
         this.onCell = onCell;
         getStyleClass().add("sheet-table");
+        this.narrow = width < NARROW * textScale;
         widths = widths(table, width);
         if (!table.title().isEmpty()) {
             Label title = Nodes.label(table.title(), "section-title");
@@ -58,6 +66,12 @@ final class TableGrid extends VBox {
         head.getStyleClass().add("sheet-head");
         for (int c = 0; c < table.columns().size(); c++) {
             head.getChildren().add(sized(Nodes.label(table.columns().get(c).head(), "caption"), c));
+        }
+        if (crossings() > 0) {
+            Label tracks = Nodes.label("tracks", "caption");
+            tracks.setMinWidth(crossings());
+            tracks.setMaxWidth(crossings());
+            head.getChildren().add(tracks);
         }
         if (leads()) {
             head.getChildren().add(Nodes.label("leads to", "caption"));
@@ -105,8 +119,14 @@ final class TableGrid extends VBox {
             case MACHINE, SCENE, GROUP, MIXER, PRODUCTION -> false;
             case DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, APP_OUTPUT, STRIP ->
                 table.grows();
-            case BUS, INPUT, ENTRY, OUTPUT, SOURCE, OUTLET -> table.grows();
+            case INPUT -> table.grows() && !narrow; // its crossings say it
+            case BUS, ENTRY, OUTPUT, SOURCE, OUTLET -> table.grows();
         };
+    }
+
+    /** The width of the crossings of inputs with tracks; 0 in other sheets. */
+    private double crossings() {
+        return table.kind() == Kind.INPUT && table.grows() ? TrackCrossings.WIDTH * u : 0;
     }
 
     /** Widths of columns: each gets what its texts need, as far as there is room. */
@@ -116,19 +136,27 @@ final class TableGrid extends VBox {
                         + (of.columns().size() > 8 ? GAP - 5 : GAP))
                 .toArray();
         double all = java.util.Arrays.stream(wanted).sum();
-        double room = width - 34 - (leads() && wanted.length < 8 ? LEADS * u : 0);
+        double crossings = crossings();
+        double room = width
+                - (narrow && crossings > 0 ? 20 : 34)
+                - crossings
+                - (leads() ? (wanted.length < 8 ? LEADS : LEAST_LEADS) * u : 0);
         if (all < room && wanted.length > 1) {
             // Names take what is left over, but not all of it: eyes have to find the next column.
             wanted[0] += Math.min(room - all, 60 * u);
         } else if (all > room) {
-            // Too wide: columns with long values give way, down to three quarters; beyond that the sheet scrolls.
-            double give = Math.max(0.75, room / all);
+            // Too wide: columns with long values give way, down to six tenths; beyond that the sheet scrolls.
+            double longOnes = 0;
+            for (int c = 0; c < wanted.length; c++) {
+                longOnes += of.columns().get(c).letters() > 7 ? wanted[c] : 0;
+            }
+            double give = longOnes == 0 ? 1 : Math.clamp((room - all + longOnes) / longOnes, 0.6, 1);
             for (int c = 0; c < wanted.length; c++) {
                 wanted[c] = of.columns().get(c).letters() > 7 ? wanted[c] * give : wanted[c];
             }
         }
-        leadsRoom =
-                Math.max(90 * u, width - 34 - java.util.Arrays.stream(wanted).sum());
+        leadsRoom = Math.max(
+                0, width - 34 - crossings - java.util.Arrays.stream(wanted).sum());
         List<Double> list = new ArrayList<>();
         for (double w : wanted) {
             list.add(Math.floor(w));
@@ -170,6 +198,9 @@ final class TableGrid extends VBox {
             for (int c = 0; c < table.columns().size(); c++) {
                 put(line.cells.get(c), table.columns().get(c).text(rig, row));
             }
+            if (crossings() > 0) {
+                line.crossings.show(rig, row, u);
+            }
             next.add(line);
         }
         if (table.grows()) {
@@ -206,6 +237,9 @@ final class TableGrid extends VBox {
             cell.setOnMouseClicked(e -> onCell.accept(placeOf(row), column));
             line.cells.add(cell);
             line.getChildren().add(cell);
+        }
+        if (crossings() > 0) {
+            line.getChildren().add(line.crossings);
         }
         if (leads()) {
             line.leads.setWrapText(false);

@@ -63,6 +63,11 @@ final class MapGrid {
                 Layer.BANKS,
                 Nodes.text(Type.fit(node.title(), m.strong(), w), m.strong(), x, t + 14 * u),
                 node.points());
+        double titled = Type.width(node.title(), m.strong()) + 8 * u;
+        if (!node.under().isEmpty() && titled + Type.width(node.under(), m.small()) < w) {
+            sheet.putAt(
+                    Layer.BANKS, Nodes.text(node.under(), m.small(), x + titled, t + 14 * u, "caption"), node.points());
+        }
         sheet.put(Layer.BANKS, Nodes.line(x, t + 20 * u, x + w, t + 20 * u, "grid-line"));
         int last = node.columns().size() - 1;
         for (int r = 0; r < node.rows().size(); r++) {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.BiConsumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -156,7 +157,7 @@ final class ComparisonPage {
                 .toList();
         heading(list, "Held to be the same", guessed.size());
         for (String id : guessed) {
-            Matching.Pair pair = matching.pairs().get(id);
+            Matching.Pair pair = Objects.requireNonNull(matching.pairs().get(id));
             String said = Sentences.noun(was, was.get(id)) + " = " + Sentences.noun(is, is.get(pair.id())) + ", "
                     + pair.by().word();
             list.getChildren()
