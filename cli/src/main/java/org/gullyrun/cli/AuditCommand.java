@@ -16,6 +16,9 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.intake.QuestionOrder;
+import org.gullyrun.core.repair.Conditions;
+import org.gullyrun.core.repair.Repair;
+import org.gullyrun.core.repair.WholeRepair;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -77,11 +80,12 @@ final class AuditCommand implements Callable<Integer> {
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         RootCauses.Found found = causes ? causes(opened) : RootCauses.Found.NOTHING;
+        List<Repair> ways = causes && found.done() ? ways(opened) : List.of();
         FindingFixes each = fixes ? FindingFixes.of(opened, findings, FIXES_SECONDS) : FindingFixes.NONE;
         if (json) {
-            out.print(Json.write(AuditJson.of(opened, findings, found, each)) + "\n");
+            out.print(Json.write(AuditJson.of(opened, findings, found, ways, each)) + "\n");
         } else {
-            text(out, opened, findings, found, each);
+            text(out, opened, findings, found, ways, each);
         }
         boolean bad = failOn != null
                 && findings.stream()
@@ -105,12 +109,28 @@ final class AuditCommand implements Callable<Integer> {
                 progress -> {});
     }
 
+    /** Whole ways to repair the rig that make their changes in different places; one alone where there is no other. */
+    private static List<Repair> ways(CaseArgument.Opened opened) {
+        Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
+                .quick();
+        Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
+        long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
+        return new WholeRepair(
+                        quick,
+                        opened.what().goodRig(opened.survey().id()),
+                        reading,
+                        Conditions.NONE,
+                        () -> System.nanoTime() > until)
+                .find(progress -> {});
+    }
+
     /** Prints findings as they would be read aloud, worst first. */
     private static void text(
             PrintWriter out,
             CaseArgument.Opened opened,
             List<Finding> findings,
             RootCauses.Found causes,
+            List<Repair> ways,
             FindingFixes fixes) {
         out.println(opened.what().title() + " · " + opened.survey().name());
         List<String> counts = new ArrayList<>();
@@ -140,6 +160,12 @@ final class AuditCommand implements Callable<Integer> {
             causes.groups()
                     .forEach(g -> out.println("  " + g.fix().sentence() + " (" + g.price()
                             + (g.standsAlone() ? ")" : ", after those above)")));
+        }
+        for (int i = 0; ways.size() > 1 && i < ways.size(); i++) {
+            out.println();
+            out.println((i == 0 ? "One way to repair the whole, " : "Another way, ")
+                    + ways.get(i).where() + ": " + ways.get(i).price());
+            ways.get(i).sentences().forEach(s -> out.println("  " + s));
         }
         if (causes.state() == RootCauses.Progress.OUT_OF_TIME) {
             out.println("Stopped after " + CAUSES_SECONDS

@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Dangling;
 
@@ -19,7 +20,11 @@ final class AuditJson {
 
     /** All of it as plain maps and lists, for JSON. */
     static Map<String, Object> of(
-            CaseArgument.Opened opened, List<Finding> findings, RootCauses.Found causes, FindingFixes fixes) {
+            CaseArgument.Opened opened,
+            List<Finding> findings,
+            RootCauses.Found causes,
+            List<Repair> ways,
+            FindingFixes fixes) {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("case", opened.what().title());
         all.put("survey", opened.survey().id());
@@ -39,6 +44,7 @@ final class AuditJson {
         if (causes.ended()) {
             all.put("causesDone", causes.done());
             all.put("causes", causes.groups().stream().map(AuditJson::plain).toList());
+            all.put("strategies", ways.stream().map(RepairCommand::plain).toList());
         }
         all.put(
                 "dangling",

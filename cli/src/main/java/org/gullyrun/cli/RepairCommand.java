@@ -143,7 +143,7 @@ final class RepairCommand implements Callable<Integer> {
         }
         for (Repair other : others) {
             out.println();
-            out.println("Another way, " + where(other) + ": " + other.price());
+            out.println("Another way, " + other.where() + ": " + other.price());
         }
         for (Finding left : plan.repair().left()) {
             out.println();
@@ -152,10 +152,16 @@ final class RepairCommand implements Callable<Integer> {
         }
     }
 
-    private static String where(Repair repair) {
-        List<String> all = new ArrayList<>();
-        repair.approaches().forEach((approach, count) -> all.add(count + " " + approach.word()));
-        return String.join(", ", all);
+    /** A whole way to repair a rig as plain data. */
+    static Map<String, Object> plain(Repair way) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("price", way.price());
+        one.put("approaches", way.where());
+        one.put(
+                "changes",
+                way.changes().stream().map(c -> Conditions.about(c).toString()).toList());
+        one.put("steps", way.sentences());
+        return one;
     }
 
     /** The plan as plain data. */
@@ -183,21 +189,7 @@ final class RepairCommand implements Callable<Integer> {
         all.put("steps", steps);
         all.put("sideEffects", plan.repair().sideEffects());
         all.put("left", plan.repair().left().stream().map(Finding::identity).toList());
-        all.put(
-                "otherWays",
-                others.stream()
-                        .map(r -> {
-                            Map<String, Object> other = new LinkedHashMap<>();
-                            other.put("price", r.price());
-                            other.put("approaches", where(r));
-                            other.put(
-                                    "changes",
-                                    r.changes().stream()
-                                            .map(c -> Conditions.about(c).toString())
-                                            .toList());
-                            return other;
-                        })
-                        .toList());
+        all.put("otherWays", others.stream().map(RepairCommand::plain).toList());
         return all;
     }
 }

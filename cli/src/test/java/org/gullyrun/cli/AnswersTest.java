@@ -203,7 +203,11 @@ class AnswersTest {
 
     @Test
     void eachCauseSaysWhatToChangeAndWhatThatFixes() throws Exception {
-        JsonNode causes = json("audit", file, "--causes", "--json").path("causes");
+        JsonNode answer = json("audit", file, "--causes", "--json");
+        JsonNode causes = answer.path("causes");
+        JsonNode way = answer.path("strategies").path(0);
+        assertEquals(way.path("changes").size(), way.path("steps").size());
+        assertTrue(way.path("steps").toString().contains("In Orrery, mute input All of default"), way.toString());
         Set<String> fixed = new HashSet<>();
         for (JsonNode cause : causes) {
             assertFalse(cause.path("sentence").asText().isBlank(), cause.toString());

@@ -1,5 +1,6 @@
 package org.gullyrun.core.repair;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.SideEffects;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Sentences;
 
 /**
  * Changes after which nothing critical or major is left, as far as that can be had.
@@ -83,6 +85,20 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
         Map<Approach, Integer> counts = new EnumMap<>(Approach.class);
         changes.forEach(c -> counts.merge(Approach.of(before.rig(), c), 1, Integer::sum));
         return counts;
+    }
+
+    /** Where its changes are made, in words. */
+    public String where() {
+        List<String> all = new ArrayList<>();
+        approaches().forEach((approach, count) -> all.add(count + " " + approach.word()));
+        return String.join(", ", all);
+    }
+
+    /** Its changes, each as a step for the creator. */
+    public List<String> sentences() {
+        return changes.stream()
+                .map(c -> Sentences.say(c instanceof Change.Add ? after.rig() : before.rig(), c))
+                .toList();
     }
 
     /** What else listeners notice: deliveries that were good and change, and those that newly arrive. */

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.scene.AccessibleRole;
@@ -135,32 +136,25 @@ final class Basin extends Pane {
     private void place() {
         Spread spread = Spread.of(difference, width, u);
         Set<String> heard = new HashSet<>();
-        for (int i = 0; i < spread.spots().size(); i++) {
-            Spread.Spot spot = spread.spots().get(i);
+        for (Spread.Spot spot : spread.spots()) {
             Hearing.Drop drop = spot.drop();
             heard.add(drop.source());
             Token token = bySource.get(drop.source());
             if (token == null || !token.fits(drop, spot.scale())) {
                 Token made = new Token(store, hearing, drop, spot.scale(), u);
-                int at = token == null ? -1 : tokens.getChildren().indexOf(token);
-                if (at >= 0) {
-                    tokens.getChildren().set(at, made);
-                } else {
-                    tokens.getChildren().add(Math.min(i, tokens.getChildren().size()), made);
-                }
                 bySource.put(drop.source(), made);
                 token = made;
             }
             token.show(drop, difference.marks().get(drop.source()));
             token.setTranslateX(spot.x());
         }
-        bySource.values().removeIf(token -> {
-            boolean gone = !heard.contains(token.source());
-            if (gone) {
-                tokens.getChildren().remove(token);
-            }
-            return gone;
-        });
+        bySource.keySet().retainAll(heard);
+        List<Token> wanted = spread.spots().stream()
+                .map(spot -> Objects.requireNonNull(bySource.get(spot.drop().source())))
+                .toList();
+        if (!wanted.equals(tokens.getChildren())) {
+            tokens.getChildren().setAll(wanted);
+        }
         crowd.getChildren().clear();
         if (!spread.band().isEmpty()) {
             band(spread);

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.basins;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.compare.HeardDifference;
@@ -93,7 +94,10 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
         List<Double> heights = new ArrayList<>();
         List<Hearing.Drop> more = new ArrayList<>();
         double farthest = left;
-        for (Hearing.Drop drop : wrong) {
+        // What leaks or is missing comes before what is only doubled: if something has no room, it is the least of it.
+        for (Hearing.Drop drop : wrong.stream()
+                .sorted(Comparator.comparing(Hearing.Drop::verdict))
+                .toList()) {
             double y = Token.stand(drop, difference.marks().get(drop.source()), u);
             double x = left;
             while (x <= last && touches(spots, heights, x, y, u)) {

@@ -169,9 +169,7 @@ public final class RepairSide extends SidePane {
         all.add(Nodes.rule());
         part(all, "Another way");
         for (Repair way : planning.ways().subList(1, planning.ways().size())) {
-            List<String> where = new ArrayList<>();
-            way.approaches().forEach((approach, count) -> where.add(count + " " + approach.word()));
-            Label words = Nodes.label(String.join(", ", where), "plain");
+            Label words = Nodes.label(way.where(), "plain");
             Label price = Nodes.label(way.price(), "small", "soft");
             all.add(new VBox(1, words, price));
         }

@@ -38,6 +38,8 @@ class ContrastTest {
             ".token:hover .token-hit",
             ".token:selected .token-hit",
             ".basin",
+            ".good-band", // its edge and its number say it
+            ".crossing.gone:lit", // likewise, its edge
             ".basin-cell:hover .basin",
             ".basin-cell:selected .basin",
             ".channel:dimmed",
