@@ -121,6 +121,7 @@ public final class AnswerTime {
         },
         /** Something is tried and its difference shown on the map, then no longer, in turns. */
         DIFFERENCE(false) {
+            @SuppressWarnings("UnusedVariable") // it is read, in the body of a constant
             private List<WhatIf.Event> events = List.of();
 
             @Override

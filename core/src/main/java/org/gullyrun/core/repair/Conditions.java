@@ -27,9 +27,10 @@ public record Conditions(Set<Address> without, List<Change> required) {
         return change instanceof Change.Set set ? set.address() : new Address(change.element(), "");
     }
 
-    /** Whether a change may be part of the repair. */
+    /** Whether a change may be part of the repair: it is not ruled out, and doesn't take back what is required. */
     public boolean allows(Change change) {
-        return !without.contains(about(change));
+        return !without.contains(about(change))
+                && required.stream().allMatch(r -> r.equals(change) || !about(r).equals(about(change)));
     }
 
     /** The same without one more setting. */

@@ -218,7 +218,9 @@ final class FindingRows {
         back.getStyleClass().setAll("button", "plain");
         back.setId("unwaive-" + finding.identity());
         back.setMinWidth(Region.USE_PREF_SIZE);
-        back.setOnAction(e -> store.waive(finding, ""));
+        back.setOnAction(e -> store.edit(
+                store.state().waiving(finding, ""),
+                "no longer waive: " + finding.words().title()));
         HBox line = new HBox(9, new Tally(Severity.NOTE, state.textScale()), words, back);
         line.setAlignment(Pos.TOP_LEFT);
         line.setPadding(new Insets(4, 8, 4, 8));

@@ -336,7 +336,7 @@ public record State(
     }
 
     /** The edit that lives with a finding for a reason; an empty reason takes a waiver back. */
-    Edit waiving(Finding finding, String reason) {
+    public Edit waiving(Finding finding, String reason) {
         Edit.About from = Edit.About.of(what);
         Terms terms = reason.isEmpty()
                 ? from.terms().without(finding.identity())

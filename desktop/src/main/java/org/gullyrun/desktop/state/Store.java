@@ -7,7 +7,6 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.brief.BriefChange;
@@ -382,12 +381,6 @@ public final class Store implements AutoCloseable {
     /** Does something for a view off the interface thread, and what that gives then on it. A failure is reported. */
     public void work(String doing, Supplier<Runnable> work) {
         analysis.work(doing, work);
-    }
-
-    /** Lives with a finding, for a reason; an empty reason takes a waiver back. */
-    public void waive(Finding finding, String reason) {
-        String does = reason.isBlank() ? "no longer waive: " : "waive: ";
-        edit(state.waiving(finding, reason.strip()), does + finding.words().title());
     }
 
     /** What is unsaved is not wanted any more: closing forgets it. */

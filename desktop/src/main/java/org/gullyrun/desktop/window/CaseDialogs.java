@@ -110,7 +110,9 @@ final class CaseDialogs {
                     if (reason.isBlank()) {
                         return "Enter a reason, so that others can follow it later.";
                     }
-                    store.waive(finding, reason);
+                    store.edit(
+                            store.state().waiving(finding, reason.strip()),
+                            "waive: " + finding.words().title());
                     return "";
                 });
     }

@@ -128,7 +128,7 @@ final class ComparisonPage {
                 entered -> {
                     String reason = entered.getOrDefault("reason", "").strip();
                     if (reason.isEmpty()) {
-                        return "Give a reason, for whoever looks at this later.";
+                        return "Give a reason, for the next person who looks at this.";
                     }
                     store.edit(store.state().waivingAll(brought, reason), "accept: " + comparison.said(change));
                     return "";

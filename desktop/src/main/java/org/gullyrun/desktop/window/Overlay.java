@@ -131,7 +131,7 @@ final class Overlay extends StackPane {
         buttons.getChildren().get(1).requestFocus();
     }
 
-    /** Shows a sheet with a field that has the cursor; whoever fills it closes it. */
+    /** Shows a sheet with a field that has the cursor; what fills it closes it. */
     void take(String title, List<? extends Node> content, double width, Node field) {
         VBox box = new VBox(9, Nodes.label(title, "title"));
         box.getChildren().addAll(content);

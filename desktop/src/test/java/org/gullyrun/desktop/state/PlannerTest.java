@@ -1,0 +1,124 @@
+package org.gullyrun.desktop.state;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.casefile.WorkRecord;
+import org.gullyrun.core.repair.Conditions;
+import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Test;
+
+/** The plan of a repair as the case keeps it: reasons, orders by hand, and what is required. */
+class PlannerTest extends WithoutWindow {
+    PlannerTest() {
+        super(fewFaults());
+    }
+
+    /** The sample show with three of its faults, so that a plan is made soon. */
+    private static Case fewFaults() {
+        Case show = SampleShow.make();
+        Survey good = show.survey(SampleShow.KNOWN_GOOD).orElseThrow();
+        List<Change> faults = new ArrayList<>();
+        for (SampleShow.Fault fault : List.of(
+                SampleShow.Fault.RAW_AND_CLEANED, SampleShow.Fault.EFFECTS_ON_CLIPS, SampleShow.Fault.PANEL_COPY)) {
+            faults.addAll(SampleShow.changes(good.rig(), fault));
+        }
+        return show.withSurveys(List.of(
+                new Survey(SampleShow.AS_FOUND, "as found", "", "", Changes.apply(good.rig(), faults), Map.of()),
+                good));
+    }
+
+    private WorkPlan planned() throws InterruptedException {
+        store.go(Step.REPAIR);
+        until(() -> store.state().planning().plan() != null
+                && !store.state().planning().isWorking()
+                && store.state().planning().isOf(store.state().reading()));
+        return Objects.requireNonNull(store.state().planning().plan());
+    }
+
+    private static List<String> sentences(WorkPlan plan) {
+        return plan.steps().stream().map(WorkPlan.Step::sentence).toList();
+    }
+
+    private WorkRecord kept() {
+        return Objects.requireNonNull(
+                store.state().what().workOrder(store.state().survey()));
+    }
+
+    @Test
+    void whatIsRuledOutIsKeptWithItsReasonAndTakenBackByUndo() throws Exception {
+        WorkPlan first = planned();
+        WorkPlan.Step step = first.steps().getFirst();
+        store.planner().ruleOut("she can't reach it");
+        WorkPlan second = planned();
+        assertTrue(second.steps().stream()
+                .noneMatch(s -> Conditions.about(s.change()).equals(Conditions.about(step.change()))));
+        assertEquals(
+                List.of(new WorkRecord.RuledOut(Conditions.about(step.change()), "she can't reach it")),
+                kept().ruledOut());
+        assertEquals(SampleShow.AS_FOUND, kept().found());
+        store.planner().allowAll();
+        assertEquals(List.of(), kept().ruledOut());
+        store.undo();
+        assertEquals(1, kept().ruledOut().size());
+        store.undo();
+        assertNull(store.state().what().workOrder(store.state().survey()));
+    }
+
+    @Test
+    void aStepMovedByHandKeepsItsPlaceWhenTheRepairGoesOn() throws Exception {
+        WorkPlan safest = planned();
+        store.planner().move(1);
+        until(() -> store.state().planning().step() == 1);
+        WorkPlan moved = Objects.requireNonNull(store.state().planning().plan());
+        assertFalse(moved.exact());
+        assertEquals(sentences(safest).get(1), sentences(moved).getFirst());
+        assertEquals(sentences(safest).getFirst(), sentences(moved).get(1));
+        for (int i = 0; i < moved.steps().size(); i++) {
+            List<Finding> after = moved.states().get(i + 1).findings();
+            moved.steps()
+                    .get(i)
+                    .fixes()
+                    .forEach(f -> assertTrue(
+                            after.stream().noneMatch(g -> g.identity().equals(f.identity()) && g.isBad() && f.isBad()),
+                            f.identity()));
+        }
+        store.planner().look(0);
+        store.planner().done();
+        WorkPlan rest = planned();
+        assertEquals(sentences(moved).subList(1, moved.steps().size()), sentences(rest));
+        assertEquals(
+                sentences(rest),
+                kept().planned().stream().map(WorkRecord.Step::sentence).toList());
+        // Gone and come back, the order by hand is still there.
+        store.chooseSurvey(SampleShow.KNOWN_GOOD);
+        until(() -> !store.state().isAnswerOld());
+        store.chooseSurvey("in-repair");
+        until(() -> !store.state().isAnswerOld());
+        assertEquals(sentences(rest), sentences(planned()));
+    }
+
+    @Test
+    void whatIsRequiredIsPartOfThePlan() throws Exception {
+        planned();
+        Change wanted = Change.set(store.state().reading().rig(), "in-guests", Productions.INPUT_MUTED, true);
+        store.planner().require(List.of(wanted));
+        WorkPlan plan = planned();
+        assertTrue(
+                plan.steps().stream().anyMatch(s -> s.change().equals(wanted)),
+                sentences(plan).toString());
+    }
+}
