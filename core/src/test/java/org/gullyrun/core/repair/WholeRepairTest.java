@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +12,7 @@ import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import javax.xml.parsers.DocumentBuilderFactory;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
@@ -26,6 +28,9 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
+import org.w3c.dom.Document;
+import org.w3c.dom.NodeList;
+import org.xml.sax.InputSource;
 
 /** Repairs and their orders, held against audits from scratch and against trying everything. */
 class WholeRepairTest {
@@ -209,7 +214,7 @@ class WholeRepairTest {
     }
 
     @Test
-    void aWorkOrderNamesEveryStepInEveryFormAndNothingOfANameIsTakenForAMark() {
+    void aWorkOrderNamesEveryStepInEveryFormAndNothingOfANameIsTakenForAMark() throws Exception {
         WorkPlan plan = WorkPlan.of(AUDIT, repair(FOUND, Conditions.NONE), true);
         WorkOrder order = new WorkOrder("A <b>show</b> *of* #1 & more", plan);
         String html = order.html();
@@ -222,6 +227,15 @@ class WholeRepairTest {
         assertTrue(html.contains("A &lt;b&gt;show&lt;/b&gt; *of* #1 &amp; more"), html);
         assertFalse(html.contains("<b>"), html);
         assertTrue(text.contains("Live must hear: Host, Dome"), text);
-        assertEquals(10, html.split("<li>\n<p><strong>").length - 1, html);
+        Document page = DocumentBuilderFactory.newDefaultInstance()
+                .newDocumentBuilder()
+                .parse(new InputSource(new StringReader(html)));
+        NodeList items = ((org.w3c.dom.Element) page.getElementsByTagName("ol").item(0)).getElementsByTagName("li");
+        assertEquals(plan.steps().size(), items.getLength());
+        for (int i = 0; i < items.getLength(); i++) {
+            String told = items.item(i).getTextContent();
+            assertTrue(told.contains(plan.steps().get(i).sentence() + "."), told);
+            assertTrue(told.contains(plan.steps().get(i).where()), told);
+        }
     }
 }

@@ -19,7 +19,6 @@ import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
-import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
 /** What is different between two states: for whom, which findings come and go; of a pair, before and now side by side. */
@@ -40,7 +39,7 @@ final class DifferenceSheet {
             if (cells != null) {
                 pair(all, cells[0], cells[1]);
                 all.add(Nodes.rule());
-                offers(all, against, tried);
+                offers(all, tried);
                 return all;
             }
         }
@@ -60,7 +59,7 @@ final class DifferenceSheet {
         findings(all, "Resolved", difference.gone(), against.asked().before().rig(), "good-text");
         findings(all, "New", difference.come(), against.asked().after().rig(), "bad-text");
         all.add(Nodes.rule());
-        offers(all, against, tried);
+        offers(all, tried);
         return all;
     }
 
@@ -113,7 +112,7 @@ final class DifferenceSheet {
     }
 
     /** What can be done now. */
-    private void offers(List<Node> all, Against against, boolean tried) {
+    private void offers(List<Node> all, boolean tried) {
         if (tried) {
             all.add(offer(
                     "tried-more",
@@ -122,11 +121,11 @@ final class DifferenceSheet {
                     () -> store.tryout().askMore()));
             all.add(offer(
                     "tried-keep", "Keep", "Ctrl Enter", () -> store.tryout().keep()));
-            all.add(offer("tried-plan", "Plan the repair with it", "5", () -> {
-                store.planner().require(against.asked().changes());
-                store.tryout().end();
-                store.go(Step.REPAIR);
-            }));
+            all.add(offer(
+                    "tried-plan",
+                    "Plan the repair with it",
+                    "5",
+                    () -> store.tryout().plan()));
         }
         all.add(offer(
                 "tried-end",

@@ -83,8 +83,12 @@ record KeptWork(String survey, @Nullable WorkRecord record, List<Change> done) {
         return WorkPlan.of(audit, repair, live);
     }
 
-    /** The edits that keep a step as done in a survey, which may be a copy of the one shown. */
-    List<Edit> done(String in, WorkPlan plan, WorkPlan.Step step) {
+    /**
+     * The edits that keep a step as done in a survey, which may be a copy of the one shown.
+     *
+     * @param there what is kept of that survey already; null if nothing is
+     */
+    List<Edit> done(String in, @Nullable WorkRecord there, WorkPlan plan, WorkPlan.Step step) {
         List<WorkRecord.Step> steps = new ArrayList<>(record == null ? List.of() : record.done());
         steps.add(kept(step));
         WorkRecord next = new WorkRecord(
@@ -101,7 +105,7 @@ record KeptWork(String survey, @Nullable WorkRecord record, List<Change> done) {
         if (record != null) {
             edits.add(new Edit.OfWork(survey, record, null));
         }
-        edits.add(new Edit.OfWork(in, null, next));
+        edits.add(new Edit.OfWork(in, there, next));
         return edits;
     }
 

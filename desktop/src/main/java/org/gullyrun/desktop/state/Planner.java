@@ -341,7 +341,7 @@ public final class Planner {
             made.add(new Edit.OfSurvey(now.what().surveys().size(), null, copy));
         }
         made.add(new Edit.OfRig(id, List.of(step.change())));
-        made.addAll(kept.done(id, plan, step));
+        made.addAll(kept.done(id, now.what().workOrder(id), plan, step));
         store.show(now.planning().did(done, id));
         store.edit(new Edit.Several(made), "done: " + step.sentence());
         store.chooseSurvey(id);

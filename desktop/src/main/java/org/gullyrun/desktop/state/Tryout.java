@@ -230,6 +230,18 @@ public final class Tryout {
         }
     }
 
+    /** Has the repair planned with what is tried; false if nothing is. */
+    public boolean plan() {
+        Against known = store.state().against();
+        if (known == null || known.kind() != Against.Kind.WHAT_IF) {
+            return false;
+        }
+        end();
+        store.planner().require(known.asked().changes());
+        store.go(Step.REPAIR);
+        return true;
+    }
+
     /** Shows no difference any more, and the step from which it was asked for. */
     public void end() {
         newest.incrementAndGet();

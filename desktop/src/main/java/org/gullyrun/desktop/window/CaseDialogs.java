@@ -257,15 +257,17 @@ final class CaseDialogs {
             store.tell(new Message("A case needs at least one survey.", true));
             return;
         }
-        Edit gone = new Edit.OfSurvey(place(shown), shown, null);
+        List<Edit> gone = new ArrayList<>();
         if (what.knownGood().equals(shown.id())) {
             Edit.About from = Edit.About.of(what);
-            gone = new Edit.Several(List.of(
-                    new Edit.OfCase(
-                            from, new Edit.About(from.title(), from.note(), from.showHours(), "", from.terms())),
-                    gone));
+            gone.add(new Edit.OfCase(
+                    from, new Edit.About(from.title(), from.note(), from.showHours(), "", from.terms())));
         }
-        store.edit(gone, "delete survey " + shown.name());
+        if (what.workOrder(shown.id()) != null) { // another survey may get its id
+            gone.add(new Edit.OfWork(shown.id(), what.workOrder(shown.id()), null));
+        }
+        gone.add(new Edit.OfSurvey(place(shown), shown, null));
+        store.edit(new Edit.Several(gone), "delete survey " + shown.name());
         store.tell(new Message("Deleted survey " + shown.name() + "; Ctrl Z brings it back.", false));
     }
 }

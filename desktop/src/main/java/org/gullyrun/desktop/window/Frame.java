@@ -168,6 +168,9 @@ final class Frame extends BorderPane {
 
     /** Goes to a step; where it is the one shown already, back into its sheet. */
     void go(Step step) {
+        if (step == Step.REPAIR && store.tryout().plan()) {
+            return;
+        }
         if (step == store.state().step() && step == Step.INTAKE) {
             intake.resume();
         } else if (step == store.state().step() && step == Step.BRIEF) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.WorkRecord;
 import org.gullyrun.core.repair.Conditions;
@@ -109,6 +110,18 @@ class PlannerTest extends WithoutWindow {
         store.chooseSurvey("in-repair");
         until(() -> !store.state().isAnswerOld());
         assertEquals(sentences(rest), sentences(planned()));
+    }
+
+    @Test
+    void aWorkOrderOfASurveyThatIsGoneIsInNobodysWay() throws Exception {
+        planned();
+        String survey = "in-repair";
+        store.edit(
+                new Edit.OfWork(survey, null, new WorkRecord(survey, survey, true, List.of(), List.of(), List.of())),
+                "left behind");
+        store.planner().done();
+        until(() -> store.state().survey().equals(survey) && !store.state().isAnswerOld());
+        assertEquals(1, kept().done().size());
     }
 
     @Test

@@ -89,6 +89,15 @@ class DifferenceTest extends WindowTest {
     }
 
     @Test
+    void whatIsTriedBecomesPartOfTheRepair(Hands robot) throws Exception {
+        whatIf(robot, "tern off");
+        var tried = against().asked().changes();
+        robot.push(KeyCode.DIGIT5);
+        until(() -> state().step() == Step.REPAIR && state().against() == null);
+        assertEquals(tried, state().planning().conditions().required());
+    }
+
+    @Test
     void aPairIsShownBeforeAndNowSideBySide(Hands robot) throws Exception {
         whatIf(robot, "default to plover");
         robot.interact(() -> store.select(new Selection.Pair("clips", "host-ears")));
