@@ -56,7 +56,9 @@ class DifferenceTest {
     void whatIsToldIsWhatHappens(String survey) {
         Reading now = reading(survey);
         Rig rig = now.rig();
-        for (WhatIf.Event event : WhatIf.events(rig)) {
+        List<WhatIf.Event> events = WhatIf.events(rig);
+        for (int e = 0; e < events.size(); e += 3) {
+            WhatIf.Event event = events.get(e);
             Reading then = after(now, event.change());
             Difference told = Difference.of(AUDIT, now, then, -1);
             Set<String> lost = new TreeSet<>();
@@ -108,7 +110,7 @@ class DifferenceTest {
     void theMapDrawsEveryRouteThatCameOrWentAndNothingElse(String survey) {
         Reading now = reading(survey);
         List<WhatIf.Event> events = WhatIf.events(now.rig());
-        for (int e = 0; e < events.size(); e += 7) {
+        for (int e = 0; e < events.size(); e += 13) {
             WhatIf.Event event = events.get(e);
             Reading then = after(now, event.change());
             MapDifference map = MapDifference.of(now, then, -1, List.of(event.change()));
@@ -181,7 +183,9 @@ class DifferenceTest {
     @Test
     void aRingStandsWhereSomethingWasChanged() {
         Reading now = reading(SampleShow.AS_FOUND);
-        for (WhatIf.Event event : WhatIf.events(now.rig())) {
+        List<WhatIf.Event> events = WhatIf.events(now.rig());
+        for (int e = 0; e < events.size(); e += 4) {
+            WhatIf.Event event = events.get(e);
             MapDifference map = MapDifference.of(now, after(now, event.change()), -1, List.of(event.change()));
             for (MapDifference.Ring ring : map.rings()) {
                 assertTrue(map.after().nodes().stream().anyMatch(n -> n.id().equals(ring.node())), event.sentence());
