@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
@@ -16,9 +17,7 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.intake.QuestionOrder;
-import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
-import org.gullyrun.core.repair.WholeRepair;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -80,7 +79,7 @@ final class AuditCommand implements Callable<Integer> {
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         RootCauses.Found found = causes ? causes(opened) : RootCauses.Found.NOTHING;
-        List<Repair> ways = causes && found.done() ? ways(opened) : List.of();
+        List<Repair> ways = causes && found.done() ? RepairCommand.ways(opened, Set.of(), CAUSES_SECONDS) : List.of();
         FindingFixes each = fixes ? FindingFixes.of(opened, findings, FIXES_SECONDS) : FindingFixes.NONE;
         if (json) {
             out.print(Json.write(AuditJson.of(opened, findings, found, ways, each)) + "\n");
@@ -107,21 +106,6 @@ final class AuditCommand implements Callable<Integer> {
                 () -> false,
                 () -> System.nanoTime() > until,
                 progress -> {});
-    }
-
-    /** Whole ways to repair the rig that make their changes in different places; one alone where there is no other. */
-    private static List<Repair> ways(CaseArgument.Opened opened) {
-        Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
-                .quick();
-        Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
-        long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
-        return new WholeRepair(
-                        quick,
-                        opened.what().goodRig(opened.survey().id()),
-                        reading,
-                        Conditions.NONE,
-                        () -> System.nanoTime() > until)
-                .find(progress -> {});
     }
 
     /** Prints findings as they would be read aloud, worst first. */

@@ -75,25 +75,12 @@ final class RepairCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         CaseArgument.Opened opened = argument.open();
-        Audit audit = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
-                .quick();
-        Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
+        Audit audit = quick(opened);
         Set<Address> ruledOut = new HashSet<>();
         for (String one : without) {
             ruledOut.add(ReachCommand.address(opened.survey().rig(), one));
         }
-        long until = System.nanoTime() + SECONDS * 1_000_000_000L;
-        WorkRecord kept = opened.what().workOrder(opened.survey().id());
-        if (kept != null) { // what was ruled out in the window isn't possible here either
-            kept.ruledOut().forEach(out -> ruledOut.add(out.at()));
-        }
-        List<Repair> repairs = new WholeRepair(
-                        audit,
-                        opened.what().goodRig(opened.survey().id()),
-                        reading,
-                        new Conditions(ruledOut, List.of()),
-                        () -> System.nanoTime() > until)
-                .find(x -> {});
+        List<Repair> repairs = ways(opened, ruledOut, SECONDS);
         if (repairs.isEmpty()) {
             throw new FileProblem(
                     argument.file.getFileName() + ": this rig is too large to be repaired as a whole within " + SECONDS
@@ -115,6 +102,33 @@ final class RepairCommand implements Callable<Integer> {
             text(out, opened, plan, order, repairs.subList(1, repairs.size()));
         }
         return Exit.OK;
+    }
+
+    private static Audit quick(CaseArgument.Opened opened) {
+        return RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
+                .quick();
+    }
+
+    /**
+     * Whole ways to repair the survey, the best first; none if there was no time for one. What was ruled out in the window isn't
+     * possible here either.
+     */
+    static List<Repair> ways(CaseArgument.Opened opened, Set<Address> ruledOut, int seconds) {
+        Audit audit = quick(opened);
+        Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
+        Set<Address> without = new HashSet<>(ruledOut);
+        WorkRecord kept = opened.what().workOrder(opened.survey().id());
+        if (kept != null) {
+            kept.ruledOut().forEach(out -> without.add(out.at()));
+        }
+        long until = System.nanoTime() + seconds * 1_000_000_000L;
+        return new WholeRepair(
+                        audit,
+                        opened.what().goodRig(opened.survey().id()),
+                        reading,
+                        new Conditions(without, List.of()),
+                        () -> System.nanoTime() > until)
+                .find(progress -> {});
     }
 
     /** As text for the terminal. */

@@ -31,7 +31,7 @@ import org.gullyrun.core.rig.Rig;
  */
 public record Difference(
         List<Heard> gained, List<Heard> lost, List<Heard> moved, List<Finding> come, List<Finding> gone) {
-    /** Levels and delays that differ by no more than this count as the same, dB and ms. */
+    /** Delays that differ by no more than this count as the same, ms. */
     private static final double SAME_DELAY = 5;
 
     /**

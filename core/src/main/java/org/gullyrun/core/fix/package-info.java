@@ -1,8 +1,8 @@
 /**
  * How findings can be fixed: candidate changes from their evidence ({@link
  * org.gullyrun.core.fix.Fixes}), the root causes of them all ({@link org.gullyrun.core.fix.RootCauses}),
- * what would happen if ({@link org.gullyrun.core.fix.WhatIf}); each verified by applying it to a copy and auditing
- * again.
+ * each verified by applying it to a copy and auditing again; and what may happen to a rig, found by what is typed ({@link
+ * org.gullyrun.core.fix.WhatIf}).
  */
 @NullMarked
 package org.gullyrun.core.fix;

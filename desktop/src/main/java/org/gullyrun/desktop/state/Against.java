@@ -101,18 +101,24 @@ public record Against(
 
     /** One source at one listener in both states, in the worst scene of now or the one chosen; null if it isn't in both. */
     public CellReading @Nullable [] cells(String source, String outlet) {
-        CellReading is = cell(asked.after, source, outlet, scene);
-        CellReading was = is == null ? null : cell(asked.before, source, outlet, scene);
+        CellReading is = cell(asked.after, source, outlet);
+        CellReading was = is == null ? null : cell(asked.before, source, outlet);
         return is == null || was == null ? null : new CellReading[] {was, is};
     }
 
-    private static @Nullable CellReading cell(Reading reading, String source, String outlet, int scene) {
-        Shown shown = Shown.of(reading, new Selection.Pair(source, outlet), sceneIn(reading, scene));
-        return shown.cell();
+    private @Nullable CellReading cell(Reading reading, String source, String outlet) {
+        return Shown.of(reading, new Selection.Pair(source, outlet), sceneIn(reading))
+                .cell();
     }
 
-    private static int sceneIn(Reading reading, int scene) {
-        return scene < reading.scenes().size() ? scene : -1;
+    /** The place of the scene shown in one of the two states, -1 for all; another survey may have them in another order. */
+    private int sceneIn(Reading reading) {
+        return reading == asked.after ? scene : sceneBefore(asked, scene);
+    }
+
+    /** The place before of a scene of now, -1 for all; also if there was no such scene. */
+    static int sceneBefore(Asked asked, int scene) {
+        return scene < 0 ? -1 : asked.before.placeOf(asked.after.scenes().get(scene));
     }
 
     /** What is lit on the map: all that differs, or of what is selected, how it is in both. */
@@ -133,7 +139,7 @@ public record Against(
 
     /** What is lit of a selection in one state; of a pair without any route nothing, rather than all that its source reaches. */
     private Shown lit(Reading reading, Selection selection) {
-        Shown shown = Shown.of(reading, selection, sceneIn(reading, scene));
+        Shown shown = Shown.of(reading, selection, sceneIn(reading));
         return selection instanceof Selection.Pair && shown.routes().isEmpty() ? Shown.NOTHING : shown;
     }
 

@@ -25,6 +25,9 @@ public final class Tryout {
     private final Store store;
     private final Analysis analysis;
     private final AtomicLong newest = new AtomicLong();
+    /** The request that a person is waiting for; what the pointer happens to rest on doesn't overtake it. */
+    private long awaited = -1;
+
     private Runnable more = () -> {};
 
     Tryout(Store store, Analysis analysis) {
@@ -100,6 +103,7 @@ public final class Tryout {
         String title = title(sentences);
         show(
                 now,
+                true,
                 audit -> new Against.Asked(
                         Against.Kind.WHAT_IF,
                         title,
@@ -118,11 +122,12 @@ public final class Tryout {
     public void preview(Fix fix) {
         State now = store.state();
         Against known = now.against();
-        if (now.isAnswerOld() || known != null && known.kind() != Against.Kind.FIX) {
+        if (now.isAnswerOld() || awaited == newest.get() || known != null && known.kind() != Against.Kind.FIX) {
             return;
         }
         show(
                 now,
+                false,
                 audit -> new Against.Asked(
                         Against.Kind.FIX,
                         fix.sentence(),
@@ -140,7 +145,7 @@ public final class Tryout {
     /** The pointer has left the fix. */
     public void endPreview() {
         Against known = store.state().against();
-        if (known == null || known.kind() == Against.Kind.FIX) {
+        if (awaited != newest.get() && (known == null || known.kind() == Against.Kind.FIX)) {
             end();
         }
     }
@@ -150,6 +155,7 @@ public final class Tryout {
         State now = store.state();
         show(
                 now,
+                true,
                 audit -> new Against.Asked(
                         Against.Kind.COMPARE,
                         now.surveyShown().name(),
@@ -167,8 +173,9 @@ public final class Tryout {
     }
 
     /** Works a difference out, unless something else is asked for or changed meanwhile. */
-    private void show(State now, Question question) {
+    private void show(State now, boolean asked, Question question) {
         long turn = newest.incrementAndGet();
+        awaited = asked ? turn : -1;
         Audit audit = Analysis.audit(now.what()).quick();
         int scene = now.scene();
         analysis.work("try that", () -> {
@@ -177,9 +184,10 @@ public final class Tryout {
             }
             Against against = of(audit, question.read(audit), scene);
             return () -> {
-                if (turn == newest.get() && store.state().soundsAs(now)) {
+                awaited = turn == awaited ? -1 : awaited;
+                if (turn == newest.get() && isOfSameRig(store.state(), now)) {
                     store.show(against, against.kind() != Against.Kind.FIX);
-                    if (store.state().scene() != against.scene()) {
+                    if (store.state().scene() != scene) {
                         inScene();
                     }
                 }
@@ -187,12 +195,17 @@ public final class Tryout {
         });
     }
 
+    /** Whether nothing was changed meanwhile; findings of the slow rules may have come. */
+    private static boolean isOfSameRig(State now, State before) {
+        return now.surveyShown().rig() == before.surveyShown().rig()
+                && now.what().brief() == before.what().brief();
+    }
+
     private static Against of(Audit audit, Against.Asked asked, int chosen) {
         Reading before = asked.before();
         Reading after = asked.after();
         int scene = chosen < after.scenes().size() ? chosen : -1;
-        int sceneBefore = chosen < before.scenes().size() ? chosen : -1;
-        List<Hearing> was = Hearing.all(before, sceneBefore);
+        List<Hearing> was = Hearing.all(before, Against.sceneBefore(asked, scene));
         List<HeardDifference> heard = HeardDifference.all(was, Hearing.all(after, scene));
         return new Against(
                 asked,
@@ -209,7 +222,7 @@ public final class Tryout {
         State now = store.state();
         Against known = now.against();
         if (known != null) {
-            show(now, audit -> known.asked());
+            show(now, known.kind() != Against.Kind.FIX, audit -> known.asked());
         }
     }
 

@@ -32,7 +32,7 @@ import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 
-/** A comparison: what is to blame for what, what does no harm, what was held to be the same; and what to do about each. */
+/** A comparison: what is to blame for what, what does no harm, what was taken to be the same; and what to do about each. */
 final class ComparisonPage {
     private static final double WIDTH = 820;
     private static final double HEIGHT = 430;
@@ -145,7 +145,7 @@ final class ComparisonPage {
         return line;
     }
 
-    /** What was held to be the same although its id differs, and what of either has no match. */
+    /** What was taken to be the same although its id differs, and what of the earlier survey has no match. */
     private void matches(VBox list, Comparison comparison, CompareSheet.Earlier earlier) {
         Rig was = earlier.survey().rig();
         Rig is = comparison.to().rig();
@@ -155,7 +155,7 @@ final class ComparisonPage {
                 .map(Map.Entry::getKey)
                 .sorted(Ids.ORDER)
                 .toList();
-        heading(list, "Held to be the same", guessed.size());
+        heading(list, "Taken to be the same", guessed.size());
         for (String id : guessed) {
             Matching.Pair pair = Objects.requireNonNull(matching.pairs().get(id));
             String said = Sentences.noun(was, was.get(id)) + " = " + Sentences.noun(is, is.get(pair.id())) + ", "
@@ -168,7 +168,7 @@ final class ComparisonPage {
         List<Element> free = was.elements().stream()
                 .filter(e -> !matching.pairs().containsKey(e.id()))
                 .toList();
-        heading(list, "Only there before", free.size());
+        heading(list, "Only in the earlier survey", free.size());
         for (Element element : free) {
             Button same = link("Same as …", "match-" + element.id(), () -> match(comparison, earlier, element));
             same.setVisible(!candidates(is, matching, element).isEmpty());

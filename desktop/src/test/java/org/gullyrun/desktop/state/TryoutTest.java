@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.compare.HeardDifference;
+import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -83,6 +84,27 @@ class TryoutTest extends WithoutWindow {
                         == 1);
         store.tryout().drop(0);
         assertNull(store.state().against(), "without the last of them nothing is tried");
+    }
+
+    @Test
+    void whatThePointerRestsOnDoesNotOvertakeWhatIsAskedFor() throws Exception {
+        store.select(new Selection.Trouble("leak:music>archive"));
+        until(() -> store.state().fixes() != null
+                && !Objects.requireNonNull(store.state().fixes()).fixes().isEmpty());
+        Fix fix = Objects.requireNonNull(store.state().fixes()).fixes().getFirst();
+        WhatIf.Event event = event("tern off");
+        store.tryout().add(event.change(), event.sentence());
+        store.tryout().preview(fix);
+        store.tryout().endPreview();
+        until(() -> store.state().against() != null);
+        assertEquals(
+                Against.Kind.WHAT_IF,
+                Objects.requireNonNull(store.state().against()).kind());
+        store.tryout().end();
+        store.tryout().preview(fix);
+        until(() -> store.state().against() != null);
+        store.tryout().endPreview();
+        assertNull(store.state().against());
     }
 
     @Test

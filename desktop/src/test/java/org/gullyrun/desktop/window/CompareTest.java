@@ -88,9 +88,9 @@ class CompareTest extends WindowTest {
         act(robot, "compare with another file");
         until(() -> text(robot, ".veil .title").contains("Since the old one"));
         String told = text(robot, ".veil .label");
-        assertTrue(told.contains("Held to be the same (1)"), told);
+        assertTrue(told.contains("Taken to be the same (1)"), told);
         fire(robot, "#apart-larch-2");
-        until(() -> text(robot, ".veil .label").contains("Only there before (2)"));
+        until(() -> text(robot, ".veil .label").contains("Only in the earlier survey (2)"));
         fire(robot, "#match-larch-2");
         robot.clickOn("#choice-same-larch");
         until(() -> text(robot, ".veil .label").contains("by hand"));
