@@ -1,16 +1,20 @@
 package org.gullyrun.core.runmap;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.SegmentKey;
+import org.gullyrun.core.flow.route.Numbering;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -68,14 +72,22 @@ public record MapDifference(
         Set<SegmentKey> came = new HashSet<>();
         Set<SegmentKey> went = new HashSet<>();
         List<SceneReading> seen = new ArrayList<>();
+        Numbering numbering = null;
+        List<String> sources = sources(before.rig(), after.rig());
         for (int i = 0; i < after.scenes().size(); i++) {
             SceneReading is = after.scenes().get(i);
             int place = before.placeOf(is);
             if ((scene < 0 || scene == i) && place >= 0) {
                 SceneReading was = before.scenes().get(place);
                 if (!seen(seen, was, is)) {
-                    compare(was, is, came);
-                    compare(is, was, went);
+                    numbering = Numbering.between(was.graph(), is.graph(), numbering);
+                    Passing then = new Passing(was, sources);
+                    Passing now = new Passing(is, sources);
+                    int[] later = IntStream.range(0, was.graph().segments())
+                            .map(numbering::segment)
+                            .toArray();
+                    then.collect(now, later, went);
+                    now.collect(then, turned(later, is.graph().segments()), came);
                 }
             }
         }
@@ -105,34 +117,72 @@ public record MapDifference(
         return false;
     }
 
-    /** Adds the segments through which something gets to a listener in one reading of a scene, but not in another. */
-    private static void compare(SceneReading other, SceneReading one, Set<SegmentKey> found) {
-        FlowGraph graph = one.graph();
-        FlowGraph otherGraph = other.graph();
-        boolean[] heard = one.view().reaching(graph.outlets());
-        boolean[] otherHeard = other.view().reaching(otherGraph.outlets());
-        int[] places = new int[graph.segments()];
-        for (int s = 0; s < places.length; s++) {
-            places[s] = otherGraph.segment(graph.key(s));
+    /** What gets through the segments of a scene: which sources reach a point, and from where a listener is reached. */
+    private static final class Passing {
+        private final FlowGraph graph;
+        private final long[][] sources;
+        private final boolean[] heard;
+
+        Passing(SceneReading scene, List<String> sources) {
+            this.graph = scene.graph();
+            this.sources = scene.view()
+                    .reachedFromEach(sources.stream().mapToInt(graph::point).toArray());
+            this.heard = scene.view().reaching(graph.outlets());
         }
-        for (Element source : graph.rig().of(Kind.SOURCE)) {
-            boolean[] there = one.view().reachedFromOne(graph.point(source.id()));
-            int point = otherGraph.point(source.id());
-            boolean[] otherThere =
-                    point < 0 ? new boolean[otherGraph.points()] : other.view().reachedFromOne(point);
-            for (int s = 0; s < places.length; s++) {
-                if (there[graph.from(s)] && graph.isOpen(s) && heard[graph.to(s)]) {
-                    int t = places[s];
-                    boolean both = t >= 0
-                            && otherThere[otherGraph.from(t)]
-                            && otherGraph.isOpen(t)
-                            && otherHeard[otherGraph.to(t)];
-                    if (!both) {
-                        found.add(graph.key(s));
-                    }
+
+        boolean passes(int segment) {
+            return graph.isOpen(segment) && heard[graph.to(segment)];
+        }
+
+        /** Whether a source gets to a listener through a segment that doesn't through one of another scene, -1 for none. */
+        boolean adds(int segment, Passing other, int counterpart) {
+            if (!passes(segment)) {
+                return false;
+            }
+            long[] here = sources[graph.from(segment)];
+            boolean both = counterpart >= 0 && other.passes(counterpart);
+            long[] there = both ? other.sources[other.graph.from(counterpart)] : new long[here.length];
+            for (int w = 0; w < here.length; w++) {
+                if ((here[w] & ~there[w]) != 0) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        /**
+         * Adds the segments through which something gets to a listener here, but not in another scene.
+         *
+         * @param counterparts for each segment its number in the other, -1 for none
+         */
+        void collect(Passing other, int[] counterparts, Set<SegmentKey> found) {
+            for (int s = 0; s < counterparts.length; s++) {
+                if (adds(s, other, counterparts[s])) {
+                    found.add(graph.key(s));
                 }
             }
         }
+    }
+
+    /** For each number after, the number before, -1 for none. */
+    private static int[] turned(int[] later, int segments) {
+        int[] earlier = new int[segments];
+        Arrays.fill(earlier, -1);
+        for (int s = 0; s < later.length; s++) {
+            if (later[s] >= 0) {
+                earlier[later[s]] = s;
+            }
+        }
+        return earlier;
+    }
+
+    /** All sources of two rigs, each once. */
+    private static List<String> sources(Rig before, Rig after) {
+        return Stream.of(before, after)
+                .flatMap(r -> r.of(Kind.SOURCE).stream())
+                .map(Element::id)
+                .distinct()
+                .toList();
     }
 
     /** A rig with all that is in either, for names and places; the later one where the earlier doesn't fit into it. */

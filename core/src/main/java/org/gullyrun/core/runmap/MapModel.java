@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Reading;
 
 /**
@@ -31,11 +32,20 @@ public record MapModel(List<MapNode> nodes, List<MapEdge> edges, String signatur
 
     /** What the layout depends on, so that maps of the same shape are laid out once. */
     private static String signature(List<MapNode> nodes, List<MapEdge> edges) {
-        return nodes.stream()
-                        .map(n -> n.id + "/" + n.layer() + "/" + n.title.length() + "/" + n.rows.size() + "/"
-                                + n.columns.size())
-                        .collect(Collectors.joining(";"))
+        return nodes.stream().map(MapModel::shape).collect(Collectors.joining(";"))
                 + edges.stream().map(MapEdge::ports).collect(Collectors.joining(";"));
+    }
+
+    private static String shape(MapNode node) {
+        return node.id + "/" + node.layer() + "/" + node.title.length() + "/" + node.rows.size() + "/"
+                + node.columns.size();
+    }
+
+    /** Whether another map has the same nodes in the same layers, so that only channels come or go. */
+    public boolean hasNodesOf(MapModel other) {
+        return nodes.size() == other.nodes.size()
+                && IntStream.range(0, nodes.size())
+                        .allMatch(i -> shape(nodes.get(i)).equals(shape(other.nodes.get(i))));
     }
 
     /** The nodes by layer, layers from left to right. */

@@ -75,7 +75,7 @@ final class SceneOverlay {
     /** Adds what a scene opens, or what it blocks. */
     private void lay(SceneReading scene, boolean counts) {
         FlowGraph graph = scene.graph();
-        ChannelLevels levels = ChannelLevels.of(scene.view());
+        ChannelLevels levels = counts ? ChannelLevels.of(scene.view()) : null;
         for (int s = 0; s < graph.segments(); s++) {
             SegmentKey key = graph.key(s);
             Segment segment = segments.get(key);
@@ -88,7 +88,7 @@ final class SceneOverlay {
                 in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
             }
             segment.air |= graph.isCoupling(s);
-            if (counts) {
+            if (levels != null) {
                 count(segment, graph, s, levels);
             }
         }
@@ -113,7 +113,8 @@ final class SceneOverlay {
             return;
         }
         segment.openEverywhere = false;
-        for (Gate gate : graph.gates(s)) {
+        for (int number : graph.gateNumbers(s)) {
+            Gate gate = graph.gate(number);
             if (!gate.open()) {
                 segment.closed = segment.closed.isEmpty() ? gate.why() : segment.closed;
                 segment.wanted &= !gate.at().key().startsWith("tracks:")

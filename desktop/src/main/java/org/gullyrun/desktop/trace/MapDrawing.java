@@ -50,9 +50,9 @@ final class MapDrawing {
         return geometry;
     }
 
-    /** Shows another map of the same layout; false if it would need other places. */
-    boolean update(MapModel model) {
-        if (!geometry.fits(model)) {
+    /** Shows another map of the same places; false if it would need others. */
+    boolean update(MapModel model, MapLayout layout) {
+        if (!geometry.take(layout, model)) {
             return false;
         }
         draw(model);

@@ -16,7 +16,7 @@ final class MapGeometry {
     private static final double MOST_STRETCH = 1.3;
 
     final MapMetrics metrics;
-    private final MapLayout layout;
+    private MapLayout layout;
     private final double u;
     /** From the layout's measure to this one, without the stretch. */
     private final double size;
@@ -27,13 +27,14 @@ final class MapGeometry {
     private final List<Integer> layers = new ArrayList<>();
     private final double width;
     private final double height;
+    private final long returns;
 
     MapGeometry(MapModel model, MapLayout layout, MapMetrics metrics, double roomWidth, double roomHeight) {
         this.metrics = metrics;
         this.layout = layout;
         this.u = metrics.unit();
         this.size = u / layout.unit();
-        long returns = model.edges().stream().filter(MapEdge::isReturn).count();
+        this.returns = returns(model);
         double below = returns == 0 ? 10 * u : (FIRST_LANE + LANE * returns) * u;
         double free = roomHeight - TOP * u - below;
         this.stretch = Math.clamp(free / (layout.height() * size), 1, MOST_STRETCH);
@@ -64,8 +65,22 @@ final class MapGeometry {
         return x - gap + right;
     }
 
-    /** Whether another map of the same layout has all in the same places. */
-    boolean fits(MapModel model) {
+    private static long returns(MapModel model) {
+        return model.edges().stream().filter(MapEdge::isReturn).count();
+    }
+
+    /** Takes another layout with the same places if a map fits into it as it was stretched; returns whether it does. */
+    boolean take(MapLayout other, MapModel model) {
+        boolean fits = layout.hasPlacesOf(other) && fits(model);
+        layout = fits ? other : layout;
+        return fits;
+    }
+
+    /** Whether another map of the same places has room in this. */
+    private boolean fits(MapModel model) {
+        if (returns(model) > returns) {
+            return false;
+        }
         for (List<MapNode> layer : model.layers()) {
             double widest = layer.stream().mapToDouble(metrics::width).max().orElse(0);
             if (Math.abs(widest - layerWidth.getOrDefault(layer.getFirst().layer(), -1.0)) > 0.01) {

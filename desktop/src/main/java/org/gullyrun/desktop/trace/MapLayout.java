@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -129,6 +130,57 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
             }
         }
         return new MapLayout(y, passing, height, metrics.unit());
+    }
+
+    /**
+     * The places of this layout for a map with the same nodes but other channels: nothing moves, and a channel that is new
+     * passes the layers between its ends where there is room next to the straight line. Cheap enough for the interface thread.
+     */
+    MapLayout with(MapModel model, MapMetrics metrics) {
+        List<List<MapNode>> layers = new ArrayList<>(model.layers());
+        Map<String, List<Double>> all = new HashMap<>(passing);
+        for (MapEdge edge : model.edges()) {
+            if (!edge.isReturn() && !all.containsKey(edge.ports())) {
+                int from = place(layers, edge.from());
+                int to = place(layers, edge.to());
+                double start = top(edge.from()) + metrics.east(edge.from(), edge.fromPort());
+                double end = top(edge.to()) + metrics.west(edge.to(), edge.toPort());
+                List<Double> heights = new ArrayList<>();
+                for (int layer = from + 1; layer < to; layer++) {
+                    double straight = start + (end - start) * (layer - from) / (to - from);
+                    heights.add(free(layers.get(layer), straight, metrics));
+                }
+                all.put(edge.ports(), heights);
+            }
+        }
+        return new MapLayout(y, all, height, unit);
+    }
+
+    private double top(MapNode node) {
+        return y.getOrDefault(node.id(), 0.0);
+    }
+
+    /** The height next to another at which a channel passes a layer between its nodes. */
+    private double free(List<MapNode> layer, double wish, MapMetrics metrics) {
+        double clear = 3.5 * metrics.unit();
+        List<MapNode> down =
+                layer.stream().sorted(Comparator.comparingDouble(this::top)).toList();
+        double best = Double.NaN;
+        double above = Double.NEGATIVE_INFINITY;
+        for (int i = 0; i <= down.size(); i++) {
+            double below = i < down.size() ? top(down.get(i)) - clear : Double.POSITIVE_INFINITY;
+            if (above <= below) {
+                double here = Math.clamp(wish, above, below);
+                best = Double.isNaN(best) || Math.abs(here - wish) < Math.abs(best - wish) ? here : best;
+            }
+            above = i < down.size() ? top(down.get(i)) + metrics.height(down.get(i)) + clear : above;
+        }
+        return best;
+    }
+
+    /** Whether everything stands where it does in another layout; only channels may differ. */
+    boolean hasPlacesOf(MapLayout other) {
+        return y == other.y;
     }
 
     /** The place of a node's layer among those that hold something. */

@@ -109,6 +109,12 @@ final class MapSurveyor {
             MapModel model = model(state);
             String shape = shape(model, state);
             MapLayout layout = layouts.get(shape);
+            if (layout == null
+                    && state.against() != null
+                    && known.of.textScale() == state.textScale()
+                    && model.hasNodesOf(known.model)) {
+                layout = known.layout.with(model, metrics(state)); // what is there already stays where it is
+            }
             if (layout != null) {
                 turn++; // what is being surveyed for an earlier state counts no more
                 last = new Survey(state, model, layout, shape);
@@ -132,7 +138,11 @@ final class MapSurveyor {
 
     /** Lays a map out: a second for the largest, so never on the interface thread. */
     private static MapLayout layOut(MapModel model, State state) {
-        return MapLayout.of(model, new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]));
+        return MapLayout.of(model, metrics(state));
+    }
+
+    private static MapMetrics metrics(State state) {
+        return new MapMetrics(state.textScale(), MapMetrics.LONGEST[0]);
     }
 
     /** Lays the map out in the background. The newest state wins. */

@@ -191,10 +191,11 @@ public final class MapView extends Region {
     private void draw(MapModel m, MapLayout l) {
         MapDrawing known = drawing;
         if (known != null
-                && drawnLayout == l
+                && drawnLayout != null
                 && getWidth() == drawnWidth
                 && getHeight() == drawnHeight
-                && known.update(m)) {
+                && known.update(m, l)) {
+            drawnLayout = l;
             known.ring(rings());
             light(store.state());
             return;

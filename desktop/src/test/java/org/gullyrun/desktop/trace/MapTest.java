@@ -18,6 +18,7 @@ import javafx.scene.text.Text;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -25,6 +26,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.runmap.MapDifference;
 import org.gullyrun.core.runmap.MapEdge;
 import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.core.sample.SampleShow;
@@ -96,39 +98,71 @@ class MapTest {
         for (String survey : List.of(SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD)) {
             for (double scale : new double[] {1, 1.25}) {
                 MapDrawing drawing = draw(MapModel.of(reading(survey), -1, false), scale);
-                List<Text> labels = new ArrayList<>();
-                List<Path> channels = new ArrayList<>();
-                collect(drawing.world(), labels, channels);
-                assertTrue(labels.size() > 80, "labels: " + labels.size());
-                assertTrue(channels.size() > 50, "channels: " + channels.size());
-                for (int i = 0; i < labels.size(); i++) {
-                    Bounds a = ink(labels.get(i));
-                    assertTrue(
-                            !labels.get(i).getText().endsWith("…"),
-                            "cut: " + labels.get(i).getText());
-                    for (int j = i + 1; j < labels.size(); j++) {
-                        assertTrue(
-                                !a.intersects(ink(labels.get(j))),
-                                labels.get(i).getText() + " over "
-                                        + labels.get(j).getText() + " in " + survey);
-                    }
-                    for (Path channel : channels) {
-                        for (double[] at : samples(channel)) {
-                            assertTrue(
-                                    !a.contains(at[0], at[1]),
-                                    "a channel crosses " + labels.get(i).getText() + " in " + survey + " at " + scale);
-                        }
-                    }
+                assertTrue(readable(drawing, survey + " at " + scale) > 50);
+            }
+        }
+    }
+
+    @Test
+    void whereOnlyChannelsComeAndGoADifferenceMovesNothing() {
+        Reading now = reading(SampleShow.AS_FOUND);
+        MapModel whole = MapModel.of(now, -1, false);
+        MapMetrics metrics = new MapMetrics(1, MapMetrics.LONGEST[0]);
+        MapLayout layout = MapLayout.of(whole, metrics);
+        MapDrawing drawing = new MapDrawing(whole, new MapGeometry(whole, layout, metrics, 876, 646), s -> {}, s -> {});
+        int others = 0;
+        for (WhatIf.Event event : WhatIf.events(now.rig())) {
+            Reading then = RuleCatalogue.usual()
+                    .quick()
+                    .read(Changes.apply(now.rig(), List.of(event.change())), CASE.brief(), now);
+            MapModel model =
+                    MapDifference.of(now, then, -1, List.of(event.change())).after();
+            if (model.signature().equals(whole.signature()) || !model.hasNodesOf(whole)) {
+                continue;
+            }
+            MapLayout adapted = layout.with(model, metrics);
+            assertEquals(layout.y(), adapted.y(), event.sentence());
+            if (drawing.update(model, adapted)) {
+                readable(drawing, event.sentence());
+                others++;
+            }
+            assertTrue(drawing.update(whole, layout));
+        }
+        assertTrue(others > 40, "differences with channels of their own: " + others);
+    }
+
+    /** Makes sure that no name is cut, lies on another or is crossed by a channel; returns how many channels there are. */
+    private static int readable(MapDrawing drawing, String said) {
+        List<Text> labels = new ArrayList<>();
+        List<Path> channels = new ArrayList<>();
+        collect(drawing.world(), labels, channels);
+        assertTrue(labels.size() > 80, "labels: " + labels.size());
+        for (int i = 0; i < labels.size(); i++) {
+            String label = labels.get(i).getText();
+            Bounds a = ink(labels.get(i));
+            assertTrue(!label.endsWith("…"), "cut: " + label);
+            for (int j = i + 1; j < labels.size(); j++) {
+                assertTrue(
+                        !a.intersects(ink(labels.get(j))),
+                        label + " over " + labels.get(j).getText() + ": " + said);
+            }
+            for (Path channel : channels) {
+                for (double[] at : samples(channel)) {
+                    assertTrue(!a.contains(at[0], at[1]), "a channel crosses " + label + ": " + said);
                 }
             }
         }
+        return channels.size();
     }
 
     @Test
     void aMapChangedInPlaceLooksAsIfItWereDrawnAnew() {
         Random random = new Random(5);
         Rig rig = CASE.survey(SampleShow.AS_FOUND).orElseThrow().rig();
-        MapDrawing kept = draw(MapModel.of(reading(SampleShow.AS_FOUND), -1, false), 1);
+        MapModel first = MapModel.of(reading(SampleShow.AS_FOUND), -1, false);
+        MapMetrics metrics = new MapMetrics(1, MapMetrics.LONGEST[0]);
+        MapLayout layout = MapLayout.of(first, metrics);
+        MapDrawing kept = new MapDrawing(first, new MapGeometry(first, layout, metrics, 876, 646), s -> {}, s -> {});
         int others = 0;
         List<String> before = looks(kept);
         for (int i = 0; i < 60; i++) {
@@ -140,7 +174,7 @@ class MapTest {
             rig = change == null ? rig : Changes.apply(rig, List.of(change));
             Reading reading = RuleCatalogue.usual().quick().read(rig, CASE.brief());
             MapModel model = MapModel.of(reading, random.nextInt(-1, 4), false);
-            assertTrue(kept.update(model), "nothing has another place");
+            assertTrue(kept.update(model, layout), "nothing has another place");
             List<String> now = looks(kept);
             assertEquals(looks(new MapDrawing(model, kept.geometry(), s -> {}, s -> {})), now, "step " + i);
             others += now.equals(before) ? 0 : 1;

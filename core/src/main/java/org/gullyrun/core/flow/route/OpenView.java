@@ -262,6 +262,54 @@ public final class OpenView {
         return known;
     }
 
+    /**
+     * From which of some starts each point can be reached, itself included, for all starts in one pass.
+     *
+     * @param starts points; −1 where there is none
+     * @return for each point, bits by the place of the start
+     */
+    public long[][] reachedFromEach(int[] starts) {
+        int words = (starts.length + Long.SIZE - 1) / Long.SIZE;
+        long[][] bits = new long[graph.points()][words];
+        for (int i = 0; i < starts.length; i++) {
+            if (starts[i] >= 0) {
+                bits[starts[i]][i / Long.SIZE] |= 1L << i;
+            }
+        }
+        int end;
+        for (int first = 0; first < order.length; first = end) {
+            end = first + 1;
+            while (end < order.length && set[order[end]] == set[order[first]]) {
+                end++;
+            }
+            spread(bits, first, end);
+        }
+        return bits;
+    }
+
+    /** Gives what reaches one point of a set to all of it, and on to what follows. */
+    private void spread(long[][] bits, int first, int end) {
+        long[] all = bits[order[first]];
+        for (int i = first + 1; i < end; i++) {
+            add(all, bits[order[i]]);
+            bits[order[i]] = all;
+        }
+        for (int i = first; i < end; i++) {
+            for (int o = outStart[order[i]]; o < outStart[order[i] + 1]; o++) {
+                int next = graph.to(out[o]);
+                if (bits[next] != all) {
+                    add(bits[next], all);
+                }
+            }
+        }
+    }
+
+    private static void add(long[] to, long[] bits) {
+        for (int w = 0; w < to.length; w++) {
+            to[w] |= bits[w];
+        }
+    }
+
     /** Keeps what was worked out; another thread may have been first with the same. */
     private void keep(AtomicReferenceArray<boolean[]> list, int at, boolean[] flags) {
         if (kept.addAndGet(flags.length) <= MOST_KEPT) {
