@@ -119,9 +119,8 @@ public final class AnswerTime {
                 }
             }
         },
-        /** Something is tried and its difference shown on the map, then no longer, in turns. */
+        /** Something is tried and its difference shown on the map, then no longer, in turns; the showing is told. */
         DIFFERENCE(false) {
-            @SuppressWarnings("UnusedVariable") // it is read, in the body of a constant
             private List<WhatIf.Event> events = List.of();
 
             @Override
@@ -135,8 +134,6 @@ public final class AnswerTime {
                     store.tryout().end();
                     return;
                 }
-                List<WhatIf.Event> events =
-                        WhatIf.events(store.state().reading().rig());
                 WhatIf.Event event = events.get(number * 7 % events.size());
                 store.tryout().add(event.change(), event.sentence());
             }
@@ -144,6 +141,11 @@ public final class AnswerTime {
             @Override
             boolean isAnswered(State before, State now) {
                 return before.against() != now.against();
+            }
+
+            @Override
+            boolean isTold(int number) {
+                return number % 2 != 0;
             }
         };
 
@@ -159,6 +161,11 @@ public final class AnswerTime {
         /** Whether what was asked for is there: another reading, or at once what the next pulse shows. */
         boolean isAnswered(State before, State now) {
             return !changesTheRig || before.reading() != now.reading();
+        }
+
+        /** Whether the time of a change counts. */
+        boolean isTold(int number) {
+            return true;
         }
 
         /** Whether the first change can be made. */
@@ -260,7 +267,7 @@ public final class AnswerTime {
 
         /** The picture is on the display: the time ends. */
         private void painted() {
-            times.end(made > course.warming);
+            times.end(made > course.warming && course.what.isTold(made));
             begun = false;
             quiet = 0;
         }

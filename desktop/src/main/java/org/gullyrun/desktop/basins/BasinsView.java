@@ -126,7 +126,6 @@ public final class BasinsView extends StackPane {
         List<HeardDifference> shown = shown(state, hearings, (int) (room / (NARROWEST * state.textScale())));
         int cells = shown.size() + (shown.size() < hearings.size() ? 1 : 0);
         double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / cells));
-        Nodes.turn(row, "comparing", state.against() != null);
         List<Node> children = row.getChildren();
         for (int o = 0; o < shown.size(); o++) {
             HeardDifference hearing = shown.get(o);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Hearing;
@@ -29,6 +30,7 @@ public final class Tryout {
     private long awaited = -1;
 
     private Runnable more = () -> {};
+    private BiConsumer<State, Against> preparation = (state, against) -> {};
 
     Tryout(Store store, Analysis analysis) {
         this.store = store;
@@ -56,6 +58,11 @@ public final class Tryout {
     /** Sets what asks a person for one more change to try. */
     public void whenAskedForMore(Runnable ask) {
         more = ask;
+    }
+
+    /** Sets what has to be ready before a difference is shown; it is called away from the interface thread. */
+    public void beforeShown(BiConsumer<State, Against> prepare) {
+        preparation = prepare;
     }
 
     /** Asks for one more change to try. */
@@ -183,6 +190,7 @@ public final class Tryout {
                 return () -> {};
             }
             Against against = of(audit, question.read(audit), scene);
+            preparation.accept(now, against);
             return () -> {
                 awaited = turn == awaited ? -1 : awaited;
                 if (turn == newest.get() && isOfSameRig(store.state(), now)) {

@@ -30,9 +30,11 @@ final class MapDrawing {
     private final MapBanks banks;
     private final MapGrid grids;
     private final MapRings marks;
+    private MapModel model;
     private Map<String, MapNode> nodes = Map.of();
 
     MapDrawing(MapModel model, MapGeometry geometry, Consumer<Selection> select, Consumer<Selection> preview) {
+        this.model = model;
         this.geometry = geometry;
         this.channels = new MapChannels(sheet, geometry);
         this.banks = new MapBanks(sheet, geometry, select, preview);
@@ -51,11 +53,14 @@ final class MapDrawing {
     }
 
     /** Shows another map of the same places; false if it would need others. */
-    boolean update(MapModel model, MapLayout layout) {
-        if (!geometry.take(layout, model)) {
+    boolean update(MapModel other, MapLayout layout) {
+        if (!geometry.take(layout, other)) {
             return false;
         }
-        draw(model);
+        if (other != model) {
+            model = other;
+            draw(other);
+        }
         return true;
     }
 

@@ -28,8 +28,11 @@ final class MapGeometry {
     private final double width;
     private final double height;
     private final long returns;
+    /** The map that was last found to have room. */
+    private MapModel fitting;
 
     MapGeometry(MapModel model, MapLayout layout, MapMetrics metrics, double roomWidth, double roomHeight) {
+        this.fitting = model;
         this.metrics = metrics;
         this.layout = layout;
         this.u = metrics.unit();
@@ -71,7 +74,8 @@ final class MapGeometry {
 
     /** Takes another layout with the same places if a map fits into it as it was stretched; returns whether it does. */
     boolean take(MapLayout other, MapModel model) {
-        boolean fits = layout.hasPlacesOf(other) && fits(model);
+        boolean fits = layout == other && model == fitting || layout.hasPlacesOf(other) && fits(model);
+        fitting = fits ? model : fitting;
         layout = fits ? other : layout;
         return fits;
     }

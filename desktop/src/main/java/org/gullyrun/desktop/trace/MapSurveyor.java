@@ -51,6 +51,8 @@ final class MapSurveyor {
     private boolean asked;
     private long turn;
     private final AtomicLong foldings = new AtomicLong();
+    /** The part that was folded before it was asked for; null if none was. */
+    private volatile @Nullable Folded prepared;
 
     /** Hands surveys to somebody. */
     MapSurveyor(Store store, Consumer<Survey> then) {
@@ -167,15 +169,32 @@ final class MapSurveyor {
         });
     }
 
+    /** Folds the map of a difference that is about to be shown, so that all of it comes at once. Off the interface thread. */
+    void prepareFolded(State state, Against against) {
+        Shown lit = against.lit(state.selection());
+        if (!lit.isEmpty()) {
+            prepared = folded(against.model(), state, lit);
+        }
+    }
+
+    private static Folded folded(MapModel whole, State state, Shown lit) {
+        MapModel part = FoldedMap.of(whole, lit.points(), lit.segments());
+        return new Folded(whole, lit, part, layOut(part, state));
+    }
+
     /** Asks for a map folded to what is lit in a state; what was asked for before counts no more. */
     void fold(MapModel whole, State state, Shown shown, Consumer<Folded> folded) {
         long mine = foldings.incrementAndGet();
+        Folded ready = prepared;
+        if (ready != null && ready.isOf(whole, shown)) {
+            folded.accept(ready);
+            return;
+        }
         store.work("fold the map", () -> {
             if (mine != foldings.get()) {
                 return () -> {}; // something else is lit by now
             }
-            MapModel part = FoldedMap.of(whole, shown.points(), shown.segments());
-            Folded made = new Folded(whole, shown, part, layOut(part, state));
+            Folded made = folded(whole, state, shown);
             return () -> {
                 if (mine == foldings.get()) {
                     folded.accept(made);

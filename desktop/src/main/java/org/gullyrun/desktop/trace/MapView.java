@@ -51,7 +51,7 @@ public final class MapView extends Region {
 
     private final MapOverview overview = new MapOverview(this::centre);
     /** Whether the whole map cannot be shown at a size at which it can be read. */
-    private boolean large;
+    private volatile boolean large;
     /** The layout, and the room, of which that was found. */
     private @Nullable MapLayout measured;
 
@@ -112,6 +112,11 @@ public final class MapView extends Region {
                 store.select(Selection.NOTHING);
             }
         });
+        store.tryout().beforeShown((state, against) -> {
+            if (large) {
+                surveyor.prepareFolded(state, against);
+            }
+        });
         store.watch(this::update);
     }
 
@@ -152,7 +157,7 @@ public final class MapView extends Region {
     /** Puts the map back into the window when its step is opened. */
     private void putBack() {
         if (holder.getChildren().isEmpty() && drawing != null) {
-            holder.getChildren().setAll(drawing.world());
+            present(drawing);
         }
     }
 
@@ -209,7 +214,7 @@ public final class MapView extends Region {
         drawnLayout = l;
         drawnWidth = getWidth();
         drawnHeight = getHeight();
-        holder.getChildren().setAll(drawing.world());
+        present(drawing);
         light(store.state());
         settle();
         contours.draw(getWidth(), getHeight());
@@ -240,6 +245,21 @@ public final class MapView extends Region {
         });
     }
 
+    /** Puts a drawing into the window, and the whole map beneath it out of sight while only a part is shown. */
+    private void present(MapDrawing shown) {
+        Kept whole = kept;
+        Group below = whole == null ? shown.world() : whole.drawing.world();
+        below.setVisible(below == shown.world()); // taken out, it would need all its styles again
+        if (below == shown.world()) {
+            holder.getChildren().setAll(below);
+        } else if (holder.getChildren().contains(below)) {
+            holder.getChildren().retainAll(List.of(below));
+            holder.getChildren().add(shown.world());
+        } else {
+            holder.getChildren().setAll(below, shown.world());
+        }
+    }
+
     /** Keeps the whole map as it stands, to come back to. */
     private void keep() {
         MapDrawing whole = drawing;
@@ -262,7 +282,7 @@ public final class MapView extends Region {
             drawnLayout = fits ? whole.layout : null; // else it is drawn anew
             drawn = whole.drawn;
             panning.moved(whole.moved);
-            holder.getChildren().setAll(whole.drawing.world());
+            present(whole.drawing);
             zoom.setX(whole.by);
             zoom.setY(whole.by);
             pan.setX(whole.x);
