@@ -3,6 +3,7 @@ package org.gullyrun.benchmarks;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.TimeUnit;
+import org.gullyrun.core.LargeRigs;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;

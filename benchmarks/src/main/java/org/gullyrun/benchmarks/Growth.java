@@ -2,6 +2,7 @@ package org.gullyrun.benchmarks;
 
 import java.util.Arrays;
 import java.util.Locale;
+import org.gullyrun.core.LargeRigs;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;

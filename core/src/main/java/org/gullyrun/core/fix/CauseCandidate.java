@@ -63,6 +63,13 @@ final class CauseCandidate {
         this.restores = restores;
     }
 
+    /** What it sets, whatever to; of what it adds or removes, the change itself. */
+    List<Object> settings() {
+        return changes.stream()
+                .map(c -> c instanceof Change.Set set ? (Object) set.address() : c)
+                .toList();
+    }
+
     /** What it fixes; until it has been made, what it might. */
     Collection<String> clears() {
         return fix == null ? mayClear : fix.cleared();

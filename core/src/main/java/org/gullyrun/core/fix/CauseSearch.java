@@ -3,6 +3,7 @@ package org.gullyrun.core.fix;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -231,10 +232,12 @@ final class CauseSearch {
             if (large.worth <= instead.worth || tries == MOST_TRIES) {
                 continue;
             }
-            List<CauseCandidate> small = CauseCandidate.first(
-                    known.values(),
-                    MOST_TRIES - tries,
-                    o -> !o.brings() && o.concernsAlike(large) && mayMakeWay(o, large, instead.worth));
+            List<CauseCandidate> small = oneOrTwoOfEach(
+                    large,
+                    CauseCandidate.first(
+                            known.values(),
+                            MOST_TRIES - tries,
+                            o -> !o.brings() && o.concernsAlike(large) && mayMakeWay(o, large, instead.worth)));
             for (int i = 0; i < small.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
                 List<CauseCandidate> some = small.subList(i, Math.min(i + AT_A_TIME, small.size()));
                 tries += some.size();
@@ -255,6 +258,18 @@ final class CauseSearch {
             }
         }
         return null;
+    }
+
+    /**
+     * Of those that set the same thing, a program on one device or another, say, so many that two have been tried: where
+     * those don't make way, it isn't for want of a device.
+     */
+    private static List<CauseCandidate> oneOrTwoOfEach(CauseCandidate large, List<CauseCandidate> small) {
+        Map<List<Object>, Integer> met = new HashMap<>();
+        large.afterOthers.keySet().forEach(o -> met.merge(o.settings(), 1, Integer::sum));
+        return small.stream()
+                .filter(o -> large.afterOthers.containsKey(o) || met.merge(o.settings(), 1, Integer::sum) <= 2)
+                .toList();
     }
 
     /** Whether one change is not known to clear less than so much after another, or to bring something even then. */

@@ -1,4 +1,4 @@
-package org.gullyrun.benchmarks;
+package org.gullyrun.core;
 
 import java.nio.file.Path;
 import java.util.ArrayList;

@@ -1,4 +1,4 @@
-package org.gullyrun.benchmarks;
+package org.gullyrun.core;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
