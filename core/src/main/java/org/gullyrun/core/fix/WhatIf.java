@@ -30,8 +30,8 @@ import org.jspecify.annotations.Nullable;
  */
 public final class WhatIf {
     private static final Pattern NO_WORD = Pattern.compile("[^\\p{L}\\p{N}]+");
-    private static final String OFF = " off out without gone quit shut";
-    private static final String ON = " on in back";
+    private static final String OFF = " off out without gone quit shut stop stopped close closed end unplug unplugged";
+    private static final String ON = " on in back start started open opened plug";
 
     /**
      * Something that may happen.
@@ -129,7 +129,7 @@ public final class WhatIf {
                                 .running(),
                         true);
             case APPLICATION -> {
-                flag(element, Applications.RUNNING, true);
+                // Closing it isn't among these: an audit takes every program as running, and would see no difference.
                 flag(element, Applications.MUTED, false);
                 if (element.get(Applications.INPUT) != null) {
                     flag(element, Applications.INPUT_MUTED, false);

@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.compare.Difference;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
@@ -37,12 +38,24 @@ class WhatIfTest {
         assertEquals("Unplug Tern headset", found("tern off", "").getFirst());
         assertEquals("Stop Brookdesk", found("stop brookdesk", "").getFirst());
         assertEquals("Stop Brookdesk", found("brookdesk gone", "").getFirst());
-        assertEquals("Close Driftbox", found("Driftbox off", "").getFirst());
+        assertEquals("Mute Driftbox", found("Driftbox off", "").getFirst());
+        assertEquals("Mute Driftbox", found("stop driftbox", "").getFirst());
         assertEquals(
                 "Set the playback default of Desk PC to Mole speakers",
                 found("default to mole", "").getFirst());
         assertEquals(List.of(), found("nonesuch", ""));
         assertEquals("Stop Brookdesk", found("", "brookdesk").getFirst(), "what is selected comes first");
+    }
+
+    @Test
+    void turningAProgramOffIsFeltByThoseWhoHearIt() {
+        Reading now = reading(SampleShow.KNOWN_GOOD);
+        for (String program : List.of("Driftbox", "Almanac", "Tinderbox", "Brookdesk", "Orrery")) {
+            WhatIf.Event event = WhatIf.search(WhatIf.events(now.rig()), "close " + program, "", 1)
+                    .getFirst();
+            Reading then = AUDIT.read(Changes.apply(now.rig(), List.of(event.change())), CASE.brief());
+            assertFalse(Difference.of(AUDIT, now, then, -1).lost().isEmpty(), event.sentence());
+        }
     }
 
     @Test

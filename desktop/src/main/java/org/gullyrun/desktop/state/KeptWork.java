@@ -5,8 +5,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
@@ -32,16 +30,18 @@ record KeptWork(String survey, @Nullable WorkRecord record, List<Change> done) {
         return new KeptWork(state.survey(), record, record == null ? List.of() : done(state, record));
     }
 
-    /** What was done, by what differs from the survey as found. */
+    /** What was done and still stands, in the order in which it was, by what differs from the survey as found. */
     private static List<Change> done(State state, WorkRecord record) {
         Survey found = state.what().survey(record.found()).orElse(null);
         if (found == null) {
             return List.of();
         }
-        Set<Address> ticked = record.done().stream().map(WorkRecord.Step::at).collect(Collectors.toSet());
         try {
-            return Changes.between(found.rig(), state.surveyShown().rig()).stream()
-                    .filter(change -> ticked.contains(Conditions.about(change)))
+            List<Change> made = Changes.between(found.rig(), state.surveyShown().rig());
+            return record.done().stream()
+                    .flatMap(step ->
+                            made.stream().filter(c -> Conditions.about(c).equals(step.at())))
+                    .distinct()
                     .toList();
         } catch (IllegalArgumentException e) {
             return List.of(); // the surveys are of different rigs by now

@@ -20,7 +20,6 @@ import org.gullyrun.core.repair.WholeRepair;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Rig;
 
@@ -64,11 +63,7 @@ public final class Planner {
                 goOn(now, plan, done);
                 return;
             }
-            plan(
-                    now,
-                    same ? known.conditions() : kept.conditions(),
-                    same ? known.onAir() : kept.onAir(),
-                    same ? standing(known.done(), now.reading().rig()) : kept.done());
+            plan(now, same ? known.conditions() : kept.conditions(), same ? known.onAir() : kept.onAir(), kept.done());
         } else if (known.plan() != null && known.scene() != now.scene() && !known.isWorking()) {
             redraw(now, known.plan());
         }
@@ -95,20 +90,6 @@ public final class Planner {
             WorkPlan rest = plan.without(audit, start, done);
             show(turn, List.of(rest.repair()), rest, scene, false);
         });
-    }
-
-    /** What of the changes that were ticked off still stands: undoing removes them. */
-    private static List<Change> standing(List<Change> done, Rig rig) {
-        return done.stream()
-                .filter(change -> switch (change) {
-                    case Change.Set set -> {
-                        Element element = rig.find(set.element());
-                        yield element != null && Objects.equals(element.raw(set.setting()), set.to());
-                    }
-                    case Change.Add add -> rig.find(add.element()) != null;
-                    case Change.Remove remove -> rig.find(remove.element()) == null;
-                })
-                .toList();
     }
 
     /** Works the plan out under some conditions. */

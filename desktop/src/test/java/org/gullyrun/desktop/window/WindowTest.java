@@ -1,10 +1,13 @@
 package org.gullyrun.desktop.window;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.input.Clipboard;
@@ -50,8 +53,11 @@ abstract class WindowTest {
     }
 
     @AfterEach
-    void close() {
+    void close() throws IOException {
         store.close();
+        try (Stream<Path> all = Files.walk(folder)) {
+            all.sorted(Comparator.reverseOrder()).forEach(path -> path.toFile().delete());
+        }
     }
 
     static void until(Callable<Boolean> met) throws Exception {
