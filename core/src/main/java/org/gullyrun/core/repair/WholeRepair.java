@@ -82,7 +82,9 @@ public final class WholeRepair {
         for (Change change : largest(first)) {
             Repair other = repairs.size() > MOST_ALTERNATIVES || isRequired(change)
                     ? null
-                    : repair(conditions.without(Conditions.about(change)));
+                    : repair(
+                            conditions.without(Conditions.about(change)),
+                            first.left().size());
             if (other != null && isAnotherWay(other, repairs)) {
                 repairs.add(other);
                 progress.accept(List.copyOf(repairs));
@@ -93,7 +95,7 @@ public final class WholeRepair {
 
     /** The repair alone, without other ways to the same end; null if cancelled. */
     public @Nullable Repair best() {
-        return repair(conditions);
+        return repair(conditions, Integer.MAX_VALUE);
     }
 
     private boolean isRequired(Change change) {
@@ -118,8 +120,8 @@ public final class WholeRepair {
                 && known.stream().noneMatch(r -> r.approaches().equals(other.approaches()));
     }
 
-    /** The repair under some conditions; null if cancelled. */
-    private @Nullable Repair repair(Conditions under) {
+    /** The repair under some conditions; null if cancelled, or if it turns out to leave more findings than wanted. */
+    private @Nullable Repair repair(Conditions under, int mostLeft) {
         Reading start = reading;
         try {
             start = under.required().isEmpty() ? reading : audit.read(reading, under.required());
@@ -133,16 +135,23 @@ public final class WholeRepair {
         }
         List<RootCauses.Group> serious = causes.groups();
         List<Change> all = serious.isEmpty() ? List.of() : Together.of(start.rig(), serious);
-        Reading mended = completed(all.isEmpty() ? start : audit.read(start, all), under);
+        Reading mended = completed(all.isEmpty() ? start : audit.read(start, all), under, mostLeft);
+        if (mended == null) {
+            return null;
+        }
         all = Changes.between(reading.rig(), mended.rig());
         return irreducible(all, under);
     }
 
-    /** A rig with the fixes of what root causes leave: pairs of which each change alone does harm. */
-    private Reading completed(Reading mended, Conditions under) {
+    /**
+     * A rig with the fixes of what root causes leave: pairs of which each change alone does harm; null as soon as more findings
+     * have no fix than may be left.
+     */
+    private @Nullable Reading completed(Reading mended, Conditions under, int mostLeft) {
         Fixes fixes = new Fixes(audit, knownGood, under::allows);
         Set<String> hopeless = new HashSet<>();
         Reading now = mended;
+        int without = 0;
         while (!cancelled.getAsBoolean()) {
             Finding left = now.findings().stream()
                     .filter(f -> f.isBad() && audit.asks(f.rule()) && !hopeless.contains(f.identity()))
@@ -153,6 +162,10 @@ public final class WholeRepair {
             }
             List<Fix> found = fixes.find(now, left, cancelled);
             hopeless.add(left.identity()); // once is enough: it may come back by what fixes another
+            without += found.isEmpty() ? 1 : 0;
+            if (without > mostLeft) {
+                return null;
+            }
             now = found.isEmpty() ? now : audit.read(now, found.getFirst().changes());
         }
         return now;

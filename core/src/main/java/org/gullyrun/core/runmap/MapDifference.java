@@ -1,17 +1,14 @@
 package org.gullyrun.core.runmap;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.flow.route.Numbering;
@@ -63,12 +60,13 @@ public record MapDifference(
     }
 
     /**
-     * The map of two readings.
+     * The map of two readings, with levels or with where rates meet.
      *
      * @param scene the place of a scene in the later one; -1 for all of them
      * @param changes what leads from the one rig to the other
      */
-    public static MapDifference of(Reading before, Reading after, int scene, List<? extends Change> changes) {
+    public static MapDifference of(
+            Reading before, Reading after, int scene, List<? extends Change> changes, boolean rates) {
         Set<SegmentKey> came = new HashSet<>();
         Set<SegmentKey> went = new HashSet<>();
         List<SceneReading> seen = new ArrayList<>();
@@ -80,14 +78,7 @@ public record MapDifference(
             if ((scene < 0 || scene == i) && place >= 0) {
                 SceneReading was = before.scenes().get(place);
                 if (!seen(seen, was, is)) {
-                    numbering = Numbering.between(was.graph(), is.graph(), numbering);
-                    Passing then = new Passing(was, sources);
-                    Passing now = new Passing(is, sources);
-                    int[] later = IntStream.range(0, was.graph().segments())
-                            .map(numbering::segment)
-                            .toArray();
-                    then.collect(now, later, went);
-                    now.collect(then, turned(later, is.graph().segments()), came);
+                    numbering = Passing.compare(was, is, sources, numbering, came, went);
                 }
             }
         }
@@ -96,6 +87,10 @@ public record MapDifference(
         int sceneBefore = scene < 0 ? -1 : before.placeOf(after.scenes().get(scene));
         MapModel was = MapBuilder.build(before, all, new SceneOverlay(before, both, sceneBefore));
         MapModel is = MapBuilder.build(after, all, new SceneOverlay(after, both, scene));
+        if (rates) {
+            RateLens.over(was, before);
+            RateLens.over(is, after);
+        }
         Set<PointId> lit = new HashSet<>();
         for (Set<SegmentKey> keys : List.of(came, went)) {
             keys.forEach(key -> lit.addAll(List.of(key.from(), key.to())));
@@ -115,65 +110,6 @@ public record MapDifference(
         pairs.add(was);
         pairs.add(is);
         return false;
-    }
-
-    /** What gets through the segments of a scene: which sources reach a point, and from where a listener is reached. */
-    private static final class Passing {
-        private final FlowGraph graph;
-        private final long[][] sources;
-        private final boolean[] heard;
-
-        Passing(SceneReading scene, List<String> sources) {
-            this.graph = scene.graph();
-            this.sources = scene.view()
-                    .reachedFromEach(sources.stream().mapToInt(graph::point).toArray());
-            this.heard = scene.view().reaching(graph.outlets());
-        }
-
-        boolean passes(int segment) {
-            return graph.isOpen(segment) && heard[graph.to(segment)];
-        }
-
-        /** Whether a source gets to a listener through a segment that doesn't through one of another scene, -1 for none. */
-        boolean adds(int segment, Passing other, int counterpart) {
-            if (!passes(segment)) {
-                return false;
-            }
-            long[] here = sources[graph.from(segment)];
-            boolean both = counterpart >= 0 && other.passes(counterpart);
-            long[] there = both ? other.sources[other.graph.from(counterpart)] : new long[here.length];
-            for (int w = 0; w < here.length; w++) {
-                if ((here[w] & ~there[w]) != 0) {
-                    return true;
-                }
-            }
-            return false;
-        }
-
-        /**
-         * Adds the segments through which something gets to a listener here, but not in another scene.
-         *
-         * @param counterparts for each segment its number in the other, -1 for none
-         */
-        void collect(Passing other, int[] counterparts, Set<SegmentKey> found) {
-            for (int s = 0; s < counterparts.length; s++) {
-                if (adds(s, other, counterparts[s])) {
-                    found.add(graph.key(s));
-                }
-            }
-        }
-    }
-
-    /** For each number after, the number before, -1 for none. */
-    private static int[] turned(int[] later, int segments) {
-        int[] earlier = new int[segments];
-        Arrays.fill(earlier, -1);
-        for (int s = 0; s < later.length; s++) {
-            if (later[s] >= 0) {
-                earlier[later[s]] = s;
-            }
-        }
-        return earlier;
     }
 
     /** All sources of two rigs, each once. */

@@ -69,7 +69,7 @@ class ReachTest {
     @Test
     void everyListenerWhoHearsADifferenceIsReachedBeforeOrAfter() {
         int differences = 0;
-        for (int seed = 0; seed < RandomRigs.many(60, 1_000); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(55, 1_000); seed++) {
             Rig rig = RandomRigs.of(seed);
             Random random = new Random(seed);
             Audit audit = RuleCatalogue.usual().quick();

@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
 
 /** Reading again only what differs gives what reading afresh gives. */
 class RereadTest {
-    private static final int RIGS = RandomRigs.many(25, 600);
+    private static final int RIGS = RandomRigs.many(10, 600);
     private static final int STEPS = 5;
     private final Audit audit = RuleCatalogue.usual();
 
@@ -102,7 +102,7 @@ class RereadTest {
 
     @Test
     void scenesCompiledTogetherAreWhatEachIsAlone() {
-        for (int seed = 0; seed < RandomRigs.many(30, 600); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(12, 600); seed++) {
             Rig rig = RandomRigs.of(seed);
             List<SceneKey> keys = SceneKey.axis(rig);
             List<FlowGraph> together = FlowGraph.all(rig, keys);

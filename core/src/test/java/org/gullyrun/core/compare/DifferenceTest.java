@@ -113,7 +113,7 @@ class DifferenceTest {
         for (int e = 0; e < events.size(); e += 13) {
             WhatIf.Event event = events.get(e);
             Reading then = after(now, event.change());
-            MapDifference map = MapDifference.of(now, then, -1, List.of(event.change()));
+            MapDifference map = MapDifference.of(now, then, -1, List.of(event.change()), false);
             assertEquals(map.before().signature(), map.after().signature(), "nothing moves: " + event.sentence());
             assertEquals(routes(then, now), map.came(), event.sentence());
             assertEquals(routes(now, then), map.went(), event.sentence());
@@ -186,7 +186,7 @@ class DifferenceTest {
         List<WhatIf.Event> events = WhatIf.events(now.rig());
         for (int e = 0; e < events.size(); e += 4) {
             WhatIf.Event event = events.get(e);
-            MapDifference map = MapDifference.of(now, after(now, event.change()), -1, List.of(event.change()));
+            MapDifference map = MapDifference.of(now, after(now, event.change()), -1, List.of(event.change()), false);
             for (MapDifference.Ring ring : map.rings()) {
                 assertTrue(map.after().nodes().stream().anyMatch(n -> n.id().equals(ring.node())), event.sentence());
             }

@@ -34,7 +34,7 @@ class BoundsTest {
         Case sample = SampleShow.make();
         List<Reading> readings = new ArrayList<>();
         readings.add(QUICK.read(sample.survey(SampleShow.AS_FOUND).orElseThrow().rig(), sample.brief()));
-        for (int seed = 0; seed < RandomRigs.many(20, 400); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(8, 400); seed++) {
             Rig rig = RandomRigs.of(seed);
             readings.add(QUICK.read(rig, RandomRigs.brief(rig, new Random(seed))));
         }

@@ -116,7 +116,7 @@ class FixPairsTest {
     @Test
     void noStepOfAPairCouldBeLeftOut() {
         List<Finding> bad = READING.findings().stream().filter(Finding::isBad).toList();
-        for (Finding finding : bad.subList(0, RandomRigs.many(8, bad.size()))) {
+        for (Finding finding : bad.subList(0, RandomRigs.many(3, bad.size()))) {
             List<Fix> fixes = new Fixes(AUDIT, SHOW.goodRig(SampleShow.AS_FOUND)).find(READING, finding, () -> false);
             for (Fix fix : fixes) {
                 assertTrue(fix.isSafe(), fix.sentence());

@@ -40,7 +40,7 @@ class GateMovesTest {
     void aGateThatIsToBeOpenedIsOpenAndOneThatIsToBeClosedIsNot() {
         Map<Gate.Sort, Integer> opened = new EnumMap<>(Gate.Sort.class);
         Map<Gate.Sort, Integer> closed = new EnumMap<>(Gate.Sort.class);
-        for (int seed = 0; seed < RandomRigs.many(70, 1_000); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(30, 1_000); seed++) {
             Rig rig = RandomRigs.of(seed);
             for (SceneKey scene : SceneKey.axis(rig)) {
                 FlowGraph graph = FlowGraph.of(rig, scene);

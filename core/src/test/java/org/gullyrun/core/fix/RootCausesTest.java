@@ -74,7 +74,7 @@ class RootCausesTest {
     @Test
     void madeOneAfterTheOtherTheChangesDoWhatIsSaidOnAnyRig() {
         int groups = 0;
-        for (int seed = 0; seed < RandomRigs.many(20, 200); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(8, 200); seed++) {
             Rig rig = RandomRigs.of(seed);
             Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             RootCauses.Found found = of(reading);
@@ -108,7 +108,7 @@ class RootCausesTest {
             all.forEach(identity -> assertTrue(
                     reading.missingPairs().contains(identity.substring(identity.indexOf(':') + 1)), identity));
         }
-        assertTrue(groups > 45, "groups: " + groups);
+        assertTrue(groups > 18, "groups: " + groups);
     }
 
     @Test
@@ -116,7 +116,7 @@ class RootCausesTest {
         int compared = 0;
         int missed = 0;
         Fixes fixes = new Fixes(AUDIT);
-        for (int seed = 0; seed < RandomRigs.many(25, 200); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(8, 200); seed++) {
             Rig rig = RandomRigs.of(seed);
             Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             List<RootCauses.Group> groups = of(reading).groups();
@@ -146,7 +146,7 @@ class RootCausesTest {
             missed += overlooked ? 1 : 0;
             compared += first == most ? 1 : 0;
         }
-        assertTrue(compared > 15, "compared: " + compared);
+        assertTrue(compared > 4, "compared: " + compared);
         // What a change could fix is bounded by the routes it touches; one in a hundred is overlooked
         // (AffectedFindings).
         assertTrue(missed <= Math.max(1, compared / 100), "overlooked: " + missed + " of " + compared);

@@ -6,8 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.StringReader;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
@@ -79,7 +81,7 @@ class WholeRepairTest {
     void onRandomRigsNothingCanBeLeftOutAndWhereOneIsSaidToBeTooFewNoneIsEnough() {
         int repaired = 0;
         int proved = 0;
-        for (int seed = 0; seed < RandomRigs.many(25, 600); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(10, 600); seed++) {
             Rig rig = RandomRigs.of(seed);
             Brief brief = RandomRigs.brief(rig, new Random(seed));
             Reading reading = AUDIT.read(rig, brief);
@@ -107,7 +109,7 @@ class WholeRepairTest {
                 }
             }
         }
-        assertTrue(repaired > 10 && proved > 0, repaired + " repaired, " + proved + " proved");
+        assertTrue(repaired > 7 && proved > 0, repaired + " repaired, " + proved + " proved");
     }
 
     /** All single changes that anything could suggest. */
@@ -161,7 +163,7 @@ class WholeRepairTest {
     @Test
     void noOrderOfFourOrFiveChangesIsBetterThanTheOneFound() {
         int compared = 0;
-        for (int seed = 0; seed < RandomRigs.many(40, 800); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(12, 800); seed++) {
             Rig rig = RandomRigs.of(seed);
             Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             Repair repair = repair(reading, Conditions.NONE);
@@ -169,13 +171,14 @@ class WholeRepairTest {
             if (n < 3 || n > 5) {
                 continue;
             }
+            Map<Rig, Harm> read = new HashMap<>();
             for (boolean onAir : List.of(true, false)) {
                 SafeOrder.Order order = SafeOrder.of(AUDIT, reading, repair.changes(), onAir);
-                List<Integer> found = cost(reading, order.changes(), onAir);
+                List<Integer> found = cost(reading, order.changes(), onAir, read);
                 for (List<Change> other : HeldKarpTest.orders(repair.changes())) {
                     try {
                         assertTrue(
-                                HeldKarpTest.compare(found, cost(reading, other, onAir)) <= 0,
+                                HeldKarpTest.compare(found, cost(reading, other, onAir, read)) <= 0,
                                 "seed " + seed + ": " + other + " is better than " + order.changes());
                     } catch (Changes.Conflict e) {
                         continue; // something would come before what it refers to
@@ -187,8 +190,8 @@ class WholeRepairTest {
         assertTrue(compared > 5, "orders compared: " + compared);
     }
 
-    /** What goes wrong in the states between, each read from scratch, and how often another program is opened. */
-    private static List<Integer> cost(Reading start, List<Change> order, boolean onAir) {
+    /** What goes wrong in the states between, each read from scratch once, and how often another program is opened. */
+    private static List<Integer> cost(Reading start, List<Change> order, boolean onAir, Map<Rig, Harm> read) {
         int[] sums = new int[6];
         String program = "";
         for (int i = 0; i < order.size(); i++) {
@@ -202,7 +205,7 @@ class WholeRepairTest {
             sums[5] += i > 0 && !in.equals(program) ? 1 : 0;
             program = in;
             if (i < order.size() - 1) {
-                Harm harm = Harm.of(AUDIT.read(rig, start.brief()));
+                Harm harm = read.computeIfAbsent(rig, r -> Harm.of(AUDIT.read(r, start.brief())));
                 sums[0] += onAir ? harm.onAir() : 0;
                 sums[1] += harm.buildingUp();
                 sums[2] += harm.deaf();

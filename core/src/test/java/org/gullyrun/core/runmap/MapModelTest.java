@@ -57,7 +57,7 @@ class MapModelTest {
 
     @Test
     void everyPointOfEverySceneIsDrawnOnce() {
-        for (int seed = 0; seed < RandomRigs.many(150, 2_000); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(60, 2_000); seed++) {
             Reading reading = random(seed);
             Map<PointId, MapNode> nodes = nodes(MapModel.of(reading, -1, false), "seed " + seed);
             for (SceneReading scene : reading.scenes()) {
@@ -82,7 +82,7 @@ class MapModelTest {
 
     @Test
     void everyOpenSegmentBetweenTwoNodesIsAChannelOrACrossing() {
-        for (int seed = 0; seed < RandomRigs.many(150, 2_000); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(60, 2_000); seed++) {
             Reading reading = random(seed);
             MapModel model = MapModel.of(reading, -1, false);
             Map<PointId, MapNode> nodes = nodes(model, "seed " + seed);
@@ -104,7 +104,7 @@ class MapModelTest {
 
     @Test
     void soundFlowsFromLeftToRightUnlessItComesBack() {
-        for (int seed = 0; seed < RandomRigs.many(150, 2_000); seed++) {
+        for (int seed = 0; seed < RandomRigs.many(60, 2_000); seed++) {
             MapModel model = MapModel.of(random(seed), -1, false);
             for (MapEdge edge : model.edges()) {
                 assertEquals(

@@ -35,7 +35,7 @@ import org.junit.jupiter.api.Test;
 
 /** The program's graph, deliveries, loops and findings against a second, plain calculation, on all kinds of elements. */
 class FastAgainstPlainTest {
-    private static final int RIGS = RandomRigs.many(2_000, 20_000);
+    private static final int RIGS = RandomRigs.many(800, 20_000);
     private static final double CLOSE = 1e-6;
     private static final Audit AUDIT = RuleCatalogue.usual().quick();
 

@@ -28,7 +28,7 @@ final class SlowBlocked {
     /** As many as the program's search is exact for. */
     private static final int MOST_GATES = 8;
 
-    private static final int MOST_SETS = RandomRigs.many(1_500, 10_000);
+    private static final int MOST_SETS = RandomRigs.many(600, 10_000);
 
     /** How long and how good the best route is; the best first. */
     private record Figures(int segments, double gain, double late) implements Comparable<Figures> {

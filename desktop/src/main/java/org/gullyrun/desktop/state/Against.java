@@ -45,7 +45,9 @@ public record Against(
         /** Two surveys are compared. */
         COMPARE,
         /** The pointer rests on a fix. */
-        FIX
+        FIX,
+        /** A step of a repair is looked at on the map. */
+        STEP
     }
 
     /**

@@ -156,7 +156,7 @@ public final class Store implements AutoCloseable {
     public void chooseScene(int scene) {
         if (scene >= -1 && scene < state.reading().scenes().size()) {
             next(state.showing(state.answer(), state.selection(), scene));
-            tryout.inScene();
+            tryout.asShown();
             analysis.seekFixes(state);
         }
     }
@@ -371,6 +371,7 @@ public final class Store implements AutoCloseable {
     /** Turns the map from levels to rates and back. */
     public void turnLens() {
         next(state.with(state.place().with(state.lens() == Lens.LEVELS ? Lens.RATES : Lens.LEVELS)));
+        tryout.asShown();
     }
 
     /** Works something out of the reading as it stands, off the interface thread, and hands it over on it. */

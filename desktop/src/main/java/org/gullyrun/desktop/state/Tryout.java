@@ -13,6 +13,7 @@ import org.gullyrun.core.compare.Comparison;
 import org.gullyrun.core.compare.Difference;
 import org.gullyrun.core.compare.HeardDifference;
 import org.gullyrun.core.fix.Fix;
+import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.runmap.MapDifference;
@@ -174,6 +175,36 @@ public final class Tryout {
                         now.step()));
     }
 
+    /**
+     * Shows on the map what the step of the repair that is looked at does to the state that the steps before it have left;
+     * false if none is.
+     */
+    public boolean step() {
+        State now = store.state();
+        WorkPlan plan = now.planning().plan();
+        WorkPlan.Step step = now.planning().current();
+        if (now.step() != Step.REPAIR
+                || plan == null
+                || step == null
+                || !now.planning().isOf(now.reading())) {
+            return false;
+        }
+        int at = now.planning().step();
+        show(
+                now,
+                true,
+                audit -> new Against.Asked(
+                        Against.Kind.STEP,
+                        "Step " + (at + 1) + ": " + step.sentence(),
+                        at == 0 ? now.surveyShown().name() : "the steps before it",
+                        List.of(step.sentence()),
+                        List.of(step.change()),
+                        plan.states().get(at),
+                        plan.states().get(at + 1),
+                        Step.REPAIR));
+        return true;
+    }
+
     /** What is asked for, once it has been read. */
     private interface Question {
         Against.Asked read(Audit audit);
@@ -185,18 +216,19 @@ public final class Tryout {
         awaited = asked ? turn : -1;
         Audit audit = Analysis.audit(now.what()).quick();
         int scene = now.scene();
+        boolean rates = now.lens() == Lens.RATES;
         analysis.work("try that", () -> {
             if (turn != newest.get()) {
                 return () -> {};
             }
-            Against against = of(audit, question.read(audit), scene);
+            Against against = of(audit, question.read(audit), scene, rates);
             preparation.accept(now, against);
             return () -> {
                 awaited = turn == awaited ? -1 : awaited;
                 if (turn == newest.get() && isOfSameRig(store.state(), now)) {
                     store.show(against, against.kind() != Against.Kind.FIX);
-                    if (store.state().scene() != scene) {
-                        inScene();
+                    if (store.state().scene() != scene || (store.state().lens() == Lens.RATES) != rates) {
+                        asShown();
                     }
                 }
             };
@@ -209,7 +241,7 @@ public final class Tryout {
                 && now.what().brief() == before.what().brief();
     }
 
-    private static Against of(Audit audit, Against.Asked asked, int chosen) {
+    private static Against of(Audit audit, Against.Asked asked, int chosen, boolean rates) {
         Reading before = asked.before();
         Reading after = asked.after();
         int scene = chosen < after.scenes().size() ? chosen : -1;
@@ -219,14 +251,14 @@ public final class Tryout {
                 asked,
                 Difference.of(audit, before, after, scene),
                 scene,
-                MapDifference.of(before, after, scene, asked.changes()),
+                MapDifference.of(before, after, scene, asked.changes(), rates),
                 heard,
                 was,
                 false);
     }
 
-    /** Works the difference out for the scene that is now shown. */
-    void inScene() {
+    /** Works the difference out for the scene that is now shown, in levels or rates. */
+    void asShown() {
         State now = store.state();
         Against known = now.against();
         if (known != null) {

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.function.BiConsumer;
+import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
@@ -8,6 +9,7 @@ import javafx.scene.shape.Rectangle;
 import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Nodes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A small picture of a map that is larger than its room: where things stand, where trouble lies, and what of it is in
@@ -16,9 +18,13 @@ import org.gullyrun.desktop.look.Nodes;
 final class MapOverview extends Pane {
     private static final double WIDTH = 96;
     private static final double HEIGHT = 150;
+    /** Pixels by which a map may reach beyond its room without an overview. */
+    private static final double SLACK = 4;
 
     private final Rectangle sight = new Rectangle();
     private double scale = 1;
+    /** What it was drawn of. */
+    private @Nullable MapGeometry drawn;
 
     /** @param go receives the place of the map that goes into the middle */
     MapOverview(BiConsumer<Double, Double> go) {
@@ -35,8 +41,28 @@ final class MapOverview extends Pane {
         });
     }
 
+    /**
+     * Shows what of a map is in sight, or nothing where that is the whole of it.
+     *
+     * @param room the view over the map, its size and where its corner lies, in the view's measure
+     * @param zoom from the map's measure to the view's
+     */
+    void see(MapModel model, MapGeometry geometry, Bounds room, double zoom) {
+        setVisible(geometry.width() * zoom > room.getWidth() + SLACK
+                || geometry.height() * zoom > room.getHeight() + SLACK);
+        if (isVisible()) {
+            if (drawn != geometry) {
+                drawn = geometry;
+                draw(model, geometry);
+            }
+            relocate(10, room.getHeight() - getPrefHeight() - 10);
+            see(new BoundingBox(
+                    room.getMinX() / zoom, room.getMinY() / zoom, room.getWidth() / zoom, room.getHeight() / zoom));
+        }
+    }
+
     /** Draws a map as far as it can be told at that size. */
-    void draw(MapModel model, MapGeometry geometry) {
+    private void draw(MapModel model, MapGeometry geometry) {
         scale = Math.min(WIDTH / geometry.width(), HEIGHT / geometry.height());
         getChildren().clear();
         for (MapNode node : model.nodes()) {
@@ -57,7 +83,7 @@ final class MapOverview extends Pane {
     }
 
     /** Says what is in sight, in the map's own measure. */
-    void see(Bounds seen) {
+    private void see(Bounds seen) {
         double left = Math.max(0, seen.getMinX() * scale);
         double top = Math.max(0, seen.getMinY() * scale);
         sight.setX(left);

@@ -27,9 +27,6 @@ import org.jspecify.annotations.Nullable;
 
 /** The run map: draws the state's reading, lights its selection; it can be zoomed and panned. */
 public final class MapView extends Region {
-    /** Pixels by which a map may reach beyond its room without an overview. */
-    private static final double SLACK = 4;
-
     private final Store store;
     private final Contours contours = new Contours();
     private final Group holder = new Group();
@@ -46,9 +43,6 @@ public final class MapView extends Region {
 
     private double drawnWidth;
     private double drawnHeight;
-    /** What the overview was drawn of. */
-    private @Nullable MapGeometry overviewOf;
-
     private final MapOverview overview = new MapOverview(this::centre);
     /** Whether the whole map cannot be shown at a size at which it can be read. */
     private volatile boolean large;
@@ -295,21 +289,11 @@ public final class MapView extends Region {
     private void see() {
         MapDrawing all = folded == null ? drawing : null;
         MapSurveyor.Survey of = surveyor.last();
-        overview.setVisible(all != null
-                && of != null
-                && (all.geometry().width() * zoom.getX() > getWidth() + SLACK
-                        || all.geometry().height() * zoom.getX() > getHeight() + SLACK));
-        if (all != null && of != null && overview.isVisible()) {
-            if (overviewOf != all.geometry()) {
-                overviewOf = all.geometry();
-                overview.draw(of.model(), all.geometry());
-            }
-            overview.relocate(10, getHeight() - overview.getPrefHeight() - 10);
-            overview.see(new BoundingBox(
-                    -pan.getX() / zoom.getX(),
-                    -pan.getY() / zoom.getY(),
-                    getWidth() / zoom.getX(),
-                    getHeight() / zoom.getY()));
+        if (all == null || of == null) {
+            overview.setVisible(false);
+        } else {
+            Bounds room = new BoundingBox(-pan.getX(), -pan.getY(), getWidth(), getHeight());
+            overview.see(of.model(), all.geometry(), room, zoom.getX());
         }
     }
 

@@ -108,6 +108,7 @@ final class Commands {
     void addRepair(RepairCommands repair, CompareSheet compare) {
         add(REPAIR, "step-done", "Done, next step", "Space", repair::done);
         add(REPAIR, "step-out", "Not possible here …", "X", repair::ruleOut);
+        add(REPAIR, "step-on-map", "See the step on the map", "T", store.tryout()::step);
         add(REPAIR, "step-earlier", "Move the step up", "Alt ↑", () -> repair.move(-1));
         add(REPAIR, "step-later", "Move the step down", "Alt ↓", () -> repair.move(1));
         add(REPAIR, "safest-order", "Back to the safest order", "O", repair::orderAnew);

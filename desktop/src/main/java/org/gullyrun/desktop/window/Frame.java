@@ -245,6 +245,7 @@ final class Frame extends BorderPane {
             case X -> run(e.isShiftDown() ? "allow-all" : "step-out");
             case O -> run("safest-order");
             case C -> run("copy-steps");
+            case T -> run("step-on-map");
             default -> {
                 return false;
             }

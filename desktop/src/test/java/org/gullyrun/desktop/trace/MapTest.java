@@ -111,12 +111,14 @@ class MapTest {
         MapLayout layout = MapLayout.of(whole, metrics);
         MapDrawing drawing = new MapDrawing(whole, new MapGeometry(whole, layout, metrics, 876, 646), s -> {}, s -> {});
         int others = 0;
-        for (WhatIf.Event event : WhatIf.events(now.rig())) {
+        List<WhatIf.Event> events = WhatIf.events(now.rig());
+        for (int e = 0; e < events.size(); e += 6) {
+            WhatIf.Event event = events.get(e);
             Reading then = RuleCatalogue.usual()
                     .quick()
                     .read(Changes.apply(now.rig(), List.of(event.change())), CASE.brief(), now);
-            MapModel model =
-                    MapDifference.of(now, then, -1, List.of(event.change())).after();
+            MapModel model = MapDifference.of(now, then, -1, List.of(event.change()), false)
+                    .after();
             if (model.signature().equals(whole.signature()) || !model.hasNodesOf(whole)) {
                 continue;
             }
@@ -128,7 +130,7 @@ class MapTest {
             }
             assertTrue(drawing.update(whole, layout));
         }
-        assertTrue(others > 40, "differences with channels of their own: " + others);
+        assertTrue(others > 8, "differences with channels of their own: " + others);
     }
 
     /** Makes sure that no name is cut, lies on another or is crossed by a channel; returns how many channels there are. */

@@ -21,6 +21,7 @@ import org.gullyrun.core.casefile.WorkRecord;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
@@ -61,6 +62,18 @@ class RepairStepTest extends WindowTest {
         assertEquals("[“" + plan().steps().get(2).sentence() + ".”]", text(robot, "#say"));
         List<?> heard = state().planning().heard().get(2);
         assertEquals(heard, state().planning().hearings());
+        robot.push(KeyCode.T);
+        until(() -> state().step() == Step.TRACE && state().against() != null);
+        Against step = Objects.requireNonNull(state().against());
+        assertEquals("Step 3: " + plan().steps().get(2).sentence(), step.asked().title());
+        assertEquals(plan().states().get(3), step.asked().after());
+        assertTrue(text(robot, "#evidence .label").contains("What this step does"));
+        robot.push(KeyCode.R);
+        until(() -> !Objects.requireNonNull(state().against()).model().edges().stream()
+                .allMatch(e -> e.rates().isEmpty()));
+        robot.push(KeyCode.R);
+        robot.push(KeyCode.ESCAPE);
+        until(() -> state().step() == Step.REPAIR && state().against() == null);
         robot.push(KeyCode.UP);
         until(() -> state().planning().step() == 1);
         robot.push(KeyCode.DIGIT3);

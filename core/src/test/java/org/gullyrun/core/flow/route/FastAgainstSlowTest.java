@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 /** The fast calculations against the slow ones, on thousands of seeded rigs with all kinds of elements. */
 class FastAgainstSlowTest {
-    private static final int RIGS = RandomRigs.many(200, 4_000);
+    private static final int RIGS = RandomRigs.many(100, 4_000);
     private static final int MOST = 3_000;
     private static final double CLOSE = 1e-7;
 
