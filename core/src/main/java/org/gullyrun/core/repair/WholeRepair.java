@@ -72,6 +72,11 @@ public final class WholeRepair {
      * @return the repairs, the best first; none if cancelled before the first
      */
     public List<Repair> find(Consumer<List<Repair>> progress) {
+        return find(progress, MOST_ALTERNATIVES);
+    }
+
+    /** The same with at most so many other ways. */
+    public List<Repair> find(Consumer<List<Repair>> progress, int mostOthers) {
         List<Repair> repairs = new ArrayList<>();
         Repair first = best();
         if (first == null) {
@@ -79,8 +84,8 @@ public final class WholeRepair {
         }
         repairs.add(first);
         progress.accept(List.copyOf(repairs));
-        for (Change change : largest(first)) {
-            Repair other = repairs.size() > MOST_ALTERNATIVES || isRequired(change)
+        for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
+            Repair other = repairs.size() > mostOthers || isRequired(change)
                     ? null
                     : repair(
                             conditions.without(Conditions.about(change)),

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
@@ -191,9 +193,15 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
         long critical =
                 left.stream().filter(f -> f.severity() == Severity.CRITICAL).count();
         long major = left.size() - critical;
+        String counted = Stream.of(told(critical, "critical"), told(major, "major"))
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining(" and "));
         return left.isEmpty()
                 ? "nothing serious is left"
-                : critical + " critical and " + major + " major " + (left.size() == 1 ? "finding is" : "findings are")
-                        + " left";
+                : counted + (left.size() == 1 ? " finding is left" : " findings are left");
+    }
+
+    private static String told(long count, String what) {
+        return count == 0 ? "" : count + " " + what;
     }
 }

@@ -25,6 +25,8 @@ public final class BasinsView extends StackPane {
     public static final double HEIGHT = 108;
 
     private static final double NARROWEST = 92;
+    /** The height of the bar with which basins are scrolled where there is no room for all. */
+    private static final double SCROLL_BAR = 10;
 
     private final Store store;
     /** Whether all listeners are shown, however many there are. */
@@ -111,8 +113,7 @@ public final class BasinsView extends StackPane {
             return; // what they share is not known yet; once it is, they are made
         }
         List<HeardDifference> hearings = hearings(state);
-        setPrefHeight(HEIGHT * state.textScale());
-        setMinHeight(HEIGHT * state.textScale());
+        height(HEIGHT * state.textScale());
         if (hearings.isEmpty()) {
             var none = Nodes.label(
                     state.alerts().isNotAudited()
@@ -126,6 +127,9 @@ public final class BasinsView extends StackPane {
         List<HeardDifference> shown = shown(state, hearings, (int) (room / (NARROWEST * state.textScale())));
         int cells = shown.size() + (shown.size() < hearings.size() ? 1 : 0);
         double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / cells));
+        boolean scrolls = width * cells > room;
+        height(HEIGHT * state.textScale()
+                + (scrolls ? SCROLL_BAR : 0)); // the bar would lie over the second line of names
         List<Node> children = row.getChildren();
         for (int o = 0; o < shown.size(); o++) {
             HeardDifference hearing = shown.get(o);
@@ -149,6 +153,11 @@ public final class BasinsView extends StackPane {
                 basin.select(state.selection(), state.shown());
             }
         });
+    }
+
+    private void height(double height) {
+        setPrefHeight(height);
+        setMinHeight(height);
     }
 
     /**

@@ -102,7 +102,7 @@ final class StepChart extends Pane {
             row(step(plan, i), i + 1, words);
         }
         for (int c = 0; c < channels.size(); c++) {
-            channel(channels.get(c), first + c * gap);
+            channel(channels.get(c), first + c * gap, width);
         }
     }
 
@@ -215,10 +215,11 @@ final class StepChart extends Pane {
     }
 
     /** One listener: its name, then its states from top to bottom. */
-    private void channel(Channel channel, double x) {
+    private void channel(Channel channel, double x, double width) {
         Text name = Nodes.text(channel.name(), Type.water(13.5 * u), 0, 0, "water");
-        String fitted = Type.fit(channel.name(), Type.water(13.5 * u), 120 * u);
-        name.setText(fitted);
+        // Slanted by half a right angle: neither above the sheet nor beyond its right edge.
+        double room = Math.min(head - 24 * u, width - x - 16 * u) * Math.sqrt(2);
+        name.setText(Type.fit(channel.name(), name.getFont(), room));
         name.getTransforms().add(new Rotate(-45));
         name.setLayoutX(x + 2 * u);
         name.setLayoutY(head - 10 * u);

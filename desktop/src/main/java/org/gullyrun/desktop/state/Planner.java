@@ -106,12 +106,14 @@ public final class Planner {
             Reading reading = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
             WholeRepair whole = new WholeRepair(audit, good, reading, conditions, over);
             WorkPlan[] plan = new WorkPlan[1];
-            List<Repair> ways = whole.find(soFar -> {
+            Consumer<List<Repair>> progress = soFar -> {
                 if (plan[0] == null) {
                     plan[0] = kept.ordered(audit, soFar.getFirst(), onAir);
                 }
                 show(turn, soFar, plan[0], scene, true);
-            });
+            };
+            // Half-way through, nobody turns to another way: none is sought.
+            List<Repair> ways = done.isEmpty() ? whole.find(progress) : whole.find(progress, 0);
             if (!ways.isEmpty()) {
                 show(turn, ways, plan[0], scene, false);
             } else {

@@ -74,6 +74,15 @@ final class MapDrawing {
         marks.draw(rings);
     }
 
+    /** How far down the first source stands: there one begins to read. */
+    double firstSource() {
+        return nodes.values().stream()
+                .filter(n -> n.stage() == MapNode.Stage.SOURCES)
+                .mapToDouble(geometry::top)
+                .min()
+                .orElse(0);
+    }
+
     /** What is lit, in the map's own measure; null if nothing is. */
     @Nullable
     Bounds litBounds() {
@@ -125,9 +134,10 @@ final class MapDrawing {
                 double room = i + 1 < layers.size()
                         ? geometry.left(layers.get(i + 1).getFirst()) - x - 8 * u
                         : geometry.width() - x;
-                sheet.put(
-                        Layer.BANKS,
-                        Nodes.text(Type.fit(first.stage().title(), m.small(), room), m.small(), x, 15 * u, "caption"));
+                String title = first.stage().title();
+                boolean whole = Type.width(title, m.small()) <= room;
+                String said = Type.fit(whole ? title : title.replaceFirst(",.*", ""), m.small(), room);
+                sheet.put(Layer.BANKS, Nodes.text(said, m.small(), x, 15 * u, "caption"));
             }
         }
         sheet.put(Layer.BANKS, Nodes.line(14 * u, 22 * u, geometry.width() - 8 * u, 22 * u, "grid-line"));

@@ -365,7 +365,8 @@ public final class MapView extends Region {
         MapGeometry all = map.geometry();
         if (lit == null) {
             pan.setX(MapFit.pan(getWidth(), all.width() * factor, 0, 0));
-            pan.setY(Math.min(0, MapFit.pan(getHeight(), all.height() * factor, 0, 0)));
+            double first = all.height() * factor > getHeight() + 1 ? map.firstSource() * factor : 0;
+            pan.setY(Math.min(0, MapFit.pan(getHeight(), all.height() * factor, first, first + getHeight() * 0.8)));
         } else {
             pan.setX(MapFit.pan(getWidth(), all.width() * factor, lit.getMinX() * factor, lit.getMaxX() * factor));
             double y = MapFit.pan(getHeight(), all.height() * factor, lit.getMinY() * factor, lit.getMaxY() * factor);

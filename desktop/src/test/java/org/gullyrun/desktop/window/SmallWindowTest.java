@@ -27,9 +27,14 @@ class SmallWindowTest extends SampleWindowTest {
 
     private static Set<String> names(Hands robot) {
         return robot.lookup("#map").queryAs(MapView.class).lookupAll(".drawn").stream()
-                .filter(Text.class::isInstance)
+                .filter(n -> n instanceof Text && isSeen(n))
                 .map(n -> ((Text) n).getText())
                 .collect(Collectors.toSet());
+    }
+
+    /** The whole map stays in the window, out of sight, while a part of it is shown. */
+    private static boolean isSeen(Node node) {
+        return node.isVisible() && (node.getParent() == null || isSeen(node.getParent()));
     }
 
     private static boolean settled(Hands robot) {
