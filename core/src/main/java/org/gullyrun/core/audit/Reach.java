@@ -15,6 +15,7 @@ import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.flow.route.OpenView;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
@@ -44,8 +45,9 @@ public record Reach(Map<Element, List<Element>> sources, int listeners) {
     }
 
     /** The same in some of the scenes, by their places. */
-    public static Reach of(Reading reading, Address at, List<Integer> scenes) {
+    public static Reach of(Reading reading, Address setting, List<Integer> scenes) {
         Rig rig = reading.rig();
+        Address at = standIn(rig, setting);
         Map<String, Set<String>> reached = new LinkedHashMap<>();
         SceneReading before = null;
         for (int i : scenes) {
@@ -67,6 +69,13 @@ public record Reach(Map<Element, List<Element>> sources, int listeners) {
             }
         }
         return new Reach(sources, rig.of(Kind.OUTLET).size());
+    }
+
+    /** The setting that reaches the same: whether a program runs gates nothing in an audit, but who hears it would miss it. */
+    private static Address standIn(Rig rig, Address at) {
+        boolean runs = (at.key().equals(Applications.RUNNING.key()) || at.key().equals(Applications.SOUNDING.key()))
+                && rig.find(at.element(), Kind.APPLICATION).isPresent();
+        return runs ? new Address(at.element(), Applications.MUTED.key()) : at;
     }
 
     /** Adds what is reached in a scene. */

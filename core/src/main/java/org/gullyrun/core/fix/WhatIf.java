@@ -80,8 +80,9 @@ public final class WhatIf {
         List<String> words = List.of(plain(typed).strip().split(" +"));
         record Hit(Event event, int score) {}
         return events.stream()
-                .map(e -> new Hit(e, score(e, words) + (!about.isEmpty() && e.about.equals(about) ? 1 : 0)))
+                .map(e -> new Hit(e, score(e, words)))
                 .filter(h -> h.score > 0 || typed.isBlank())
+                .map(h -> !about.isEmpty() && h.event.about.equals(about) ? new Hit(h.event, h.score + 1) : h)
                 .sorted(Comparator.comparingInt((Hit h) -> -h.score))
                 .limit(most)
                 .map(Hit::event)

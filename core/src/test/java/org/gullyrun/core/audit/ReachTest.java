@@ -45,6 +45,13 @@ class ReachTest {
     }
 
     @Test
+    void whetherAProgramRunsReachesThoseWhoHearIt() {
+        String heard = said("application", "Driftbox", "muted");
+        assertTrue(heard.contains("Host's ears"), heard);
+        assertEquals(heard, said("application", "Driftbox", "running"));
+    }
+
+    @Test
     void aClosedGateReachesWhomItWouldReachOpen() {
         assertEquals("Reaches Live, Archive, Partner relay and Host track", said("input", "Host raw", "program"));
     }

@@ -8,26 +8,35 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.SmallRig;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources.SourceClass;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What changed between two rigs, and what is to blame, against trying every subset. */
 class ComparisonTest {
@@ -157,6 +166,69 @@ class ComparisonTest {
             }
         }
         assertTrue(blamed > 20, blamed + " blamed, " + together + " on several changes together");
+    }
+
+    /** A voice that gets to somebody's ears by so many wires, beside as many devices that nothing comes to. */
+    private static Rig wired(int wires, int devices) {
+        SmallRig small = new SmallRig()
+                .source("voice", SourceClass.VOICE, -20)
+                .device("phones", Direction.PLAYBACK)
+                .ears("ears", "phones");
+        for (int i = 0; i < wires; i++) {
+            small.device("send-" + i, Direction.PLAYBACK)
+                    .device("return-" + i, Direction.RECORDING)
+                    .pass("to-" + i, "mic-voice", "send-" + i, 0, 0)
+                    .wire("wire-" + i, "send-" + i, "return-" + i, 0, 0)
+                    .pass("from-" + i, "return-" + i, "phones", 0, 0);
+        }
+        for (int i = 0; i < devices; i++) {
+            small.device("idle-" + i, Direction.PLAYBACK);
+        }
+        return small.rig();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"3, 2", "3, 30", "5, 6", "6, 40"})
+    void whatOnlySeveralChangesTogetherBringIsBlamedOnAllOfThemAndOnNoOther(int wires, int others) {
+        Rig earlier = wired(wires, others);
+        List<Change> turned = new ArrayList<>();
+        for (int i = 0; i < others; i++) {
+            turned.add(i / 2, Objects.requireNonNull(Change.set(earlier, "idle-" + i, Devices.MUTED, true)));
+        }
+        List<Change> cut = IntStream.range(0, wires)
+                .mapToObj(i -> (Change) Objects.requireNonNull(Change.set(earlier, "return-" + i, Devices.MUTED, true)))
+                .toList();
+        turned.addAll(others / 3, cut);
+        Brief brief = Brief.EMPTY.with(new Brief.Cell("voice", "ears", ""), Wish.MUST);
+        Comparison comparison = compare(earlier, Changes.apply(earlier, turned), brief);
+        Finding missing = comparison.blame().keySet().stream()
+                .filter(f -> f.identity().equals("missing:voice>ears"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(Set.copyOf(cut), Set.copyOf(comparison.blame().getOrDefault(missing, List.of())));
+        assertEquals(wires, comparison.toBlame().size());
+        assertEquals(others, comparison.harmless().size());
+        assertEquals(
+                (wires + others) + " changes. " + wires + " are to blame for 1 finding; " + others + " do no harm.",
+                comparison.summary());
+        assertEquals(
+                List.of(),
+                AUDIT.read(Changes.apply(comparison.to().rig(), comparison.back()), brief).findings().stream()
+                        .filter(f -> f.identity().startsWith("missing:"))
+                        .toList());
+    }
+
+    @Test
+    void whatIsTheSameOrDoesNoHarmIsSaidSo() {
+        assertEquals("Nothing is different.", compare(GOOD, GOOD, SHOW.brief()).summary());
+        Rig harmless = Changes.apply(GOOD, compare(GOOD, FOUND, SHOW.brief()).harmless());
+        Comparison one = compare(GOOD, harmless, SHOW.brief());
+        assertEquals("1 change. None of them does any harm.", one.summary());
+        assertEquals(List.of(), one.back());
+        int[] asked = {0};
+        Comparison cut =
+                Comparison.of(AUDIT, GOOD, FOUND, SHOW.brief(), Matching.of(GOOD, FOUND), () -> asked[0]++ > 40);
+        assertTrue(cut.summary().endsWith("There was no time to look into all of them."), cut.summary());
     }
 
     private static boolean brings(Rig rig, List<Change> changes, Brief brief, Finding finding) {

@@ -44,6 +44,7 @@ class WhatIfTest {
                 "Set the playback default of Desk PC to Mole speakers",
                 found("default to mole", "").getFirst());
         assertEquals(List.of(), found("nonesuch", ""));
+        assertEquals(List.of(), found("nonesuch", "brookdesk"), "not even of what is selected");
         assertEquals("Stop Brookdesk", found("", "brookdesk").getFirst(), "what is selected comes first");
     }
 

@@ -14,6 +14,7 @@ import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.Audit;
@@ -63,6 +64,35 @@ class WholeRepairTest {
             others.remove(one);
             assertFalse(bad(Changes.apply(FOUND.rig(), others), SHOW.brief()).isEmpty(), one + " is needed");
         }
+    }
+
+    @Test
+    void anotherWayEndsAsWellGoesElsewhereAndSaysWhatItCosts() {
+        List<Integer> told = new ArrayList<>();
+        WholeRepair whole = new WholeRepair(AUDIT, null, FOUND, Conditions.NONE, () -> false);
+        List<Repair> ways = whole.find(soFar -> told.add(soFar.size()));
+        assertEquals(IntStream.rangeClosed(1, ways.size()).boxed().toList(), told, "told of each as it is found");
+        assertTrue(ways.size() > 1, "there is another way to repair the sample show");
+        Set<Object> kinds = new HashSet<>();
+        for (Repair way : ways) {
+            assertEquals(Set.of(), bad(Changes.apply(FOUND.rig(), way.changes()), SHOW.brief()), way.where());
+            assertTrue(kinds.add(way.approaches()), "each goes elsewhere: " + way.where());
+            assertEquals(
+                    way.changes().size(),
+                    way.approaches().values().stream().mapToInt(n -> n).sum());
+            for (Change one : way.changes()) {
+                List<Change> others = new ArrayList<>(way.changes());
+                others.remove(one);
+                assertFalse(
+                        bad(Changes.apply(FOUND.rig(), others), SHOW.brief()).isEmpty(), one + " is needed");
+            }
+            assertTrue(
+                    way.price()
+                            .startsWith(way.changes().size() + " settings in "
+                                    + way.programs().size() + " place"),
+                    way.price());
+        }
+        assertEquals(1, whole.find(soFar -> {}, 0).size(), "no other way where none is wanted");
     }
 
     @Test

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -45,6 +46,26 @@ class CompareTest extends WindowTest {
                 !state().isAnswerOld() && state().reading().findings().stream().noneMatch(Finding::isBad));
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         until(() -> state().reading().findings().stream().anyMatch(Finding::isBad));
+    }
+
+    @Test
+    void whereThereAreSeveralSurveysOneIsChosenAndTheDifferenceIsShownOnTheMap(Hands robot) throws Exception {
+        Case show = state().what();
+        Survey good = show.survey(SampleShow.KNOWN_GOOD).orElseThrow();
+        List<Survey> three = new ArrayList<>(show.surveys());
+        three.add(new Survey("third", "the third one", "2026-11-20", "", good.rig(), Map.of()));
+        robot.interact(() -> store.replace(show.withSurveys(three), Step.FINDINGS));
+        robot.push(KeyCode.D);
+        until(() -> robot.lookup("#choice-with-third").tryQuery().isPresent());
+        assertTrue(text(robot, ".veil .label").contains("known good"), text(robot, ".veil .label"));
+        robot.clickOn("#choice-with-third");
+        until(() -> text(robot, ".veil .title").contains("Since the third one"));
+        robot.clickOn("#answer-show-on-the-map");
+        until(() -> state().step() == Step.TRACE && state().against() != null);
+        assertTrue(text(robot, "#difference-band .label").contains("against the third one"));
+        assertTrue(text(robot, "#evidence .label").contains("Since the third one"));
+        robot.push(KeyCode.ESCAPE);
+        until(() -> state().against() == null && state().step() == Step.FINDINGS);
     }
 
     @Test

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Objects;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.text.Text;
@@ -75,6 +76,30 @@ class DifferenceTest extends WindowTest {
 
     private void fire(Hands robot, javafx.event.EventType<KeyEvent> type) {
         workbench.scene().getRoot().fireEvent(new KeyEvent(type, "b", "b", KeyCode.B, false, false, false, false));
+    }
+
+    @Test
+    void whatIsSelectedComesFirstArrowsWalkAndWhatFitsNothingSaysHowToGoOn(Hands robot) throws Exception {
+        robot.interact(() -> store.select(new Selection.Pair("music", "live")));
+        robot.push(KeyCode.I);
+        until(() -> robot.lookup("#what-if-0").tryQuery().isPresent());
+        assertTrue(
+                text(robot, "#what-if-list .label").startsWith("[Mute Driftbox"), text(robot, "#what-if-list .label"));
+        robot.write("xyzzy");
+        until(() -> text(robot, "#what-if-list .label").contains("Nothing fits. Name a device or program"));
+        robot.push(KeyCode.ESCAPE);
+        robot.interact(() -> store.select(new Selection.OfOutlet("host-ears")));
+        robot.push(KeyCode.I);
+        until(() -> text(robot, "#what-if-list .label").startsWith("[Unplug Tern headset"));
+        String second = robot.lookup("#what-if-list .label").queryAllAs(Label.class).stream()
+                .skip(1)
+                .findFirst()
+                .orElseThrow()
+                .getText();
+        robot.push(KeyCode.DOWN);
+        robot.push(KeyCode.ENTER);
+        until(() -> state().against() != null);
+        assertEquals(List.of(second), against().asked().sentences());
     }
 
     @Test

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.TextField;
@@ -60,6 +61,22 @@ class FocusTest extends SampleWindowTest {
         robot.write("ble two");
         assertEquals("Line cable two", field(robot, "#cell").getText());
         assertEquals(before, state().what(), "it is not entered yet");
+    }
+
+    @Test
+    void f6GoesThroughAllPartsOfTheWindowAndComesBackToWhereItBegan(Hands robot) throws Exception {
+        intake(robot);
+        List<String> parts = List.of("intake-side", "basins", "head");
+        for (String part : parts) {
+            robot.push(KeyCode.F6);
+            until(() -> isIn(stage.getScene().getFocusOwner(), part));
+        }
+        robot.push(KeyCode.F6);
+        until(() -> robot.lookup("#cell").tryQuery().map(Node::isFocused).orElse(false));
+    }
+
+    private static boolean isIn(Node node, String part) {
+        return node != null && (part.equals(node.getId()) || isIn(node.getParent(), part));
     }
 
     @Test

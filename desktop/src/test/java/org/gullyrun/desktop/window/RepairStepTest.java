@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
@@ -185,6 +186,31 @@ class RepairStepTest extends WindowTest {
         until(() -> plan().steps().stream().anyMatch(s -> other.contains(s.sentence())));
         assertTrue(plan().steps().stream().noneMatch(s -> s.sentence().equals(first)), first);
         assertTrue(plan().repair().left().isEmpty());
+    }
+
+    @Test
+    void theStepsAreCopiedForAChatAndWhatWasRuledOutIsAllowedAgain(Hands robot) throws Exception {
+        planned(robot);
+        robot.push(KeyCode.C);
+        String[] copied = {""};
+        robot.interact(() -> copied[0] = Clipboard.getSystemClipboard().getString());
+        int at = 0;
+        for (WorkPlan.Step step : plan().steps()) {
+            int next = copied[0].indexOf(step.sentence(), at);
+            assertTrue(next >= at, step.sentence() + " in its place of\n" + copied[0]);
+            at = next;
+        }
+        List<String> all = plan().steps().stream().map(WorkPlan.Step::sentence).toList();
+        robot.push(KeyCode.X);
+        until(() -> robot.lookup("#form-reason").tryQuery().isPresent());
+        robot.write("no access");
+        robot.push(KeyCode.ENTER);
+        until(() -> plan().steps().stream().noneMatch(s -> s.sentence().equals(all.getFirst())));
+        assertEquals(1, state().planning().conditions().without().size());
+        robot.push(KeyCode.SHIFT, KeyCode.X);
+        until(() ->
+                plan().steps().stream().map(WorkPlan.Step::sentence).toList().equals(all));
+        assertTrue(state().planning().conditions().without().isEmpty());
     }
 
     @Test
