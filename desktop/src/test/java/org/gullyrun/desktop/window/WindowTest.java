@@ -42,7 +42,12 @@ abstract class WindowTest {
         folder = Files.createTempDirectory("gullyrun-window");
         file = folder.resolve("sample.json");
         CaseFiles.save(what, file);
-        store = new Store(CaseFiles.open(file), file, Platform::runLater);
+        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater));
+    }
+
+    /** Shows the window of a store. */
+    void show(Stage shown, Store with) {
+        store = with;
         stage = shown;
         workbench = new Workbench(stage, store, new Preferences(folder.resolve("window.properties")), picker);
         stage.setX(0);
