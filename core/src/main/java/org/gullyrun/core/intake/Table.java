@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -66,9 +65,9 @@ public record Table(
             case DEVICE -> fresh.make(kind, given, owner, NameGuess::device);
             case SOURCE -> fresh.make(kind, given, owner, NameGuess::source);
             case OUTLET -> fresh.make(kind, given, owner, e -> NameGuess.outlet(rig, e));
+            case OUTPUT -> fresh.make(kind, given, owner, e -> NameGuess.output(rig, e));
             case MACHINE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, MIXER, STRIP, BUS ->
                 fresh.make(kind, given, owner, e -> e);
-            case OUTPUT -> fresh.make(kind, given, owner, e -> NameGuess.output(rig, e));
             case PRODUCTION, INPUT, GROUP, SCENE, ENTRY -> fresh.make(kind, given, owner, e -> e);
         }
         return NameGuess.withListeners(rig, fresh.changes());
@@ -87,10 +86,5 @@ public record Table(
             }
         }
         throw new IllegalArgumentException("nothing is added");
-    }
-
-    /** The changes that remove a row with all that lives in it. */
-    public List<Change> remove(Rig rig, String row) {
-        return Changes.removal(rig, row);
     }
 }

@@ -87,10 +87,10 @@ final class CellEntry {
      * Whether a row may be removed now: if something refers to it, that is said first, and it may be when asked for once
      * more.
      */
-    boolean mayRemove(Table table, String row) {
+    boolean mayRemove(String row) {
         Rig rig = rig();
         Set<Dangling> known = Set.copyOf(Dangling.in(rig));
-        List<String> left = Dangling.in(Changes.apply(rig, table.remove(rig, row))).stream()
+        List<String> left = Dangling.in(Changes.apply(rig, Changes.removal(rig, row))).stream()
                 .filter(d -> !known.contains(d))
                 .map(d -> rig.name(d.at().element()))
                 .distinct()
@@ -108,9 +108,9 @@ final class CellEntry {
     }
 
     /** Removes a row. */
-    void remove(Table table, String row) {
+    void remove(String row) {
         toRemove = "";
-        store.change(table.remove(rig(), row), "remove " + rig().name(row));
+        store.change(Changes.removal(rig(), row), "remove " + rig().name(row));
     }
 
     /** Another cell, another question: nothing is about to be removed. */

@@ -391,9 +391,9 @@ public final class SheetCursor {
         if (row.isEmpty() || !table.grows()) {
             return;
         }
-        if (entry.mayRemove(table, row)) {
+        if (entry.mayRemove(row)) {
             takeOut();
-            entry.remove(table, row);
+            entry.remove(row);
             place(position.cell().table(), Math.min(position.cell().line(), grid().size() - 1), 0);
         }
     }

@@ -196,7 +196,7 @@ public final class Tryout {
                 audit -> new Against.Asked(
                         Against.Kind.STEP,
                         "Step " + (at + 1) + ": " + step.sentence(),
-                        at == 0 ? now.surveyShown().name() : "the steps before it",
+                        at == 0 ? now.surveyShown().name() : "the rig after step " + at,
                         List.of(step.sentence()),
                         List.of(step.change()),
                         plan.states().get(at),
@@ -283,9 +283,13 @@ public final class Tryout {
         }
     }
 
-    /** Has the repair planned with what is tried; false if nothing is. */
+    /** Has the repair planned with what is tried, or goes back to the step that is looked at; false if neither is. */
     public boolean plan() {
         Against known = store.state().against();
+        if (known != null && known.kind() == Against.Kind.STEP) {
+            end();
+            return true;
+        }
         if (known == null || known.kind() != Against.Kind.WHAT_IF) {
             return false;
         }

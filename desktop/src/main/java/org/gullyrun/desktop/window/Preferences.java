@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.Reader;
 import java.io.Writer;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
@@ -54,7 +55,8 @@ public final class Preferences {
     /** A number, or another if none is remembered. */
     public double number(String key, double otherwise) {
         try {
-            return Double.parseDouble(values.getProperty(key, Double.toString(otherwise)));
+            double known = Double.parseDouble(values.getProperty(key, Double.toString(otherwise)));
+            return Double.isFinite(known) ? known : otherwise;
         } catch (NumberFormatException e) {
             return otherwise;
         }
@@ -70,11 +72,19 @@ public final class Preferences {
         List<Path> files = new ArrayList<>();
         for (int i = 0; i < MOST_RECENT; i++) {
             String name = values.getProperty("recent." + i, "");
-            if (!name.isEmpty() && Files.exists(Path.of(name))) {
+            if (!name.isEmpty() && isThere(name)) {
                 files.add(Path.of(name));
             }
         }
         return files;
+    }
+
+    private static boolean isThere(String name) {
+        try {
+            return Files.exists(Path.of(name));
+        } catch (InvalidPathException e) {
+            return false; // somebody has written something else into the file
+        }
     }
 
     /** Remembers that a file was opened or saved. */

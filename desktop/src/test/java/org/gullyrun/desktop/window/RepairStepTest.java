@@ -75,6 +75,11 @@ class RepairStepTest extends WindowTest {
         robot.push(KeyCode.R);
         robot.push(KeyCode.ESCAPE);
         until(() -> state().step() == Step.REPAIR && state().against() == null);
+        robot.push(KeyCode.T);
+        until(() -> state().against() != null);
+        robot.push(KeyCode.DIGIT5);
+        until(() -> state().step() == Step.REPAIR && state().against() == null);
+        assertTrue(state().planning().conditions().required().isEmpty(), "looking requires nothing");
         robot.push(KeyCode.UP);
         until(() -> state().planning().step() == 1);
         robot.push(KeyCode.DIGIT3);

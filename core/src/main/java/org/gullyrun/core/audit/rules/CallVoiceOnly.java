@@ -59,12 +59,11 @@ final class CallVoiceOnly extends MustRule {
     @Nullable
     Severity judge(AuditContext context, SceneReading scene, CellReading cell) {
         SourceClass is = cell.source().get(Sources.CLASS);
-        return (is == SourceClass.MUSIC || is == SourceClass.MEDIA)
-                        && application(context, cell)
-                                .map(a -> a.is(Applications.VOICE_ONLY, false))
-                                .orElse(false)
-                ? Severity.MAJOR
-                : null;
+        boolean music = is == SourceClass.MUSIC || is == SourceClass.MEDIA;
+        boolean drops = application(context, cell)
+                .filter(a -> a.is(Applications.VOICE_ONLY, false))
+                .isPresent();
+        return music && drops ? Severity.MAJOR : null;
     }
 
     /** The call that a far end listens through. */
@@ -78,11 +77,10 @@ final class CallVoiceOnly extends MustRule {
     FindingBuilder tell(AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told) {
         Element program = application(context, cell).orElseThrow();
         String source = cell.source().name();
-        return told.title(program.name() + " drops music, so " + cell.outlet().name() + " won't hear " + source)
+        String outlet = cell.outlet().name();
+        return told.title(program.name() + " drops music, so " + outlet + " won't hear " + source)
                 .plain(program.name() + " takes " + source + " for noise and removes it.")
-                .exact(
-                        source + " must reach " + cell.outlet().name() + ", and " + program.name() + " drops music",
-                        inScenes)
+                .exact(source + " must reach " + outlet + ", and " + program.name() + " drops music", inScenes)
                 .cause(program.name() + " is set to voice only")
                 .noticed("The others hear " + source + " break up, or not at all.")
                 .setting(program, Applications.VOICE_ONLY)

@@ -52,15 +52,9 @@ final class CaptureIdle implements Rule {
     public List<Finding> check(AuditContext context) {
         Rig rig = context.rig();
         List<Finding> findings = new ArrayList<>();
-        for (Element input : rig.of(Kind.INPUT)) {
-            check(context, input, input.id(), Productions.TAKES, findings);
-        }
-        for (Element strip : rig.of(Kind.STRIP)) {
-            check(context, strip, strip.id(), Mixers.FEED, findings);
-        }
-        for (Element cable : rig.of(Kind.CABLE)) {
-            check(context, cable, cable.or(Links.CABLE_FROM, ""), Links.CABLE_FROM, findings);
-        }
+        rig.of(Kind.INPUT).forEach(e -> check(context, e, e.id(), Productions.TAKES, findings));
+        rig.of(Kind.STRIP).forEach(e -> check(context, e, e.id(), Mixers.FEED, findings));
+        rig.of(Kind.CABLE).forEach(e -> check(context, e, e.or(Links.CABLE_FROM, ""), Links.CABLE_FROM, findings));
         return findings;
     }
 

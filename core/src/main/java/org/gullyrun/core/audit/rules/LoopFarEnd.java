@@ -75,11 +75,12 @@ final class LoopFarEnd extends PairRule {
         String outlet = cell.outlet().name();
         FlowGraph graph = context.scenes().get(scene).graph();
         double delay = cell.delivery().strongestDelay();
+        String title = outlet + Say.verb(outlet, " hears itself", " hear themselves");
         return new Telling(
                 new Finding.Words(
-                        outlet + Say.verb(outlet, " hears itself", " hear themselves"),
-                        outlet + Say.verb(outlet, " hears itself", " hear themselves") + ", because " + source
-                                + " goes " + Say.through(graph, cell.delivery().strongest()) + " back into the call.",
+                        title,
+                        title + ", because " + source + " goes "
+                                + Say.through(graph, cell.delivery().strongest()) + " back into the call.",
                         Say.sentence(
                                 Say.route(graph, cell.delivery().strongest()),
                                 inScenes + ":",
