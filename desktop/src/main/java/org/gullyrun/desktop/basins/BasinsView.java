@@ -113,8 +113,8 @@ public final class BasinsView extends StackPane {
             return; // what they share is not known yet; once it is, they are made
         }
         List<HeardDifference> hearings = hearings(state);
-        height(HEIGHT * state.textScale());
         if (hearings.isEmpty()) {
+            height(HEIGHT * state.textScale());
             var none = Nodes.label(
                     state.alerts().isNotAudited()
                             ? "What listeners hear could not be worked out."

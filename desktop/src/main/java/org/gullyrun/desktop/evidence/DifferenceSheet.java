@@ -34,7 +34,6 @@ final class DifferenceSheet {
     List<Node> content(State state, Against against) {
         List<Node> all = new ArrayList<>();
         boolean tried = against.kind() == Against.Kind.WHAT_IF;
-        boolean step = against.kind() == Against.Kind.STEP;
         if (state.selection() instanceof Selection.Pair(String source, String outlet)) {
             CellReading[] cells = against.cells(source, outlet);
             if (cells != null) {
@@ -45,13 +44,7 @@ final class DifferenceSheet {
             }
         }
         Difference difference = against.difference();
-        all.add(Nodes.label(
-                tried
-                        ? "What would be different"
-                        : step
-                                ? "What this step does"
-                                : "Since " + against.asked().than(),
-                "water-title"));
+        all.add(Nodes.label(title(against.asked()), "water-title"));
         all.add(Nodes.label(tried ? "Tried on a copy. Nothing has changed yet." : "Hold B to see how it was.", "soft"));
         for (int i = 0; tried && i < against.asked().sentences().size(); i++) {
             all.add(change(against.asked().sentences().get(i), i));
@@ -67,6 +60,14 @@ final class DifferenceSheet {
         all.add(Nodes.rule());
         offers(all, tried);
         return all;
+    }
+
+    private static String title(Against.Asked asked) {
+        return switch (asked.kind()) {
+            case WHAT_IF, FIX -> "What would be different";
+            case STEP -> "What this step does";
+            case COMPARE -> "Since " + asked.than();
+        };
     }
 
     /** One of the changes that are tried, with a way to leave it out. */

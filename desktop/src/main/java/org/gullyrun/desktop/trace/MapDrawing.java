@@ -54,13 +54,14 @@ final class MapDrawing {
 
     /** Shows another map of the same places; false if it would need others. */
     boolean update(MapModel other, MapLayout layout) {
+        if (other == model && geometry.isOf(layout)) {
+            return true; // it stands there already
+        }
         if (!geometry.take(layout, other)) {
             return false;
         }
-        if (other != model) {
-            model = other;
-            draw(other);
-        }
+        model = other;
+        draw(other);
         return true;
     }
 

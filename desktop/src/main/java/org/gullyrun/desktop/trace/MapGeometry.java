@@ -28,11 +28,8 @@ final class MapGeometry {
     private final double width;
     private final double height;
     private final long returns;
-    /** The map that was last found to have room. */
-    private MapModel fitting;
 
     MapGeometry(MapModel model, MapLayout layout, MapMetrics metrics, double roomWidth, double roomHeight) {
-        this.fitting = model;
         this.metrics = metrics;
         this.layout = layout;
         this.u = metrics.unit();
@@ -72,10 +69,14 @@ final class MapGeometry {
         return model.edges().stream().filter(MapEdge::isReturn).count();
     }
 
+    /** Whether things stand here as in a layout, and channels run as in it. */
+    boolean isOf(MapLayout other) {
+        return layout == other;
+    }
+
     /** Takes another layout with the same places if a map fits into it as it was stretched; returns whether it does. */
     boolean take(MapLayout other, MapModel model) {
-        boolean fits = layout == other && model == fitting || layout.hasPlacesOf(other) && fits(model);
-        fitting = fits ? model : fitting;
+        boolean fits = layout.hasPlacesOf(other) && fits(model);
         layout = fits ? other : layout;
         return fits;
     }

@@ -41,7 +41,7 @@ class LargeRigTest extends WindowTest {
     }
 
     @Test
-    void itIsRepairedStepByStepAndTheLastStepsAreMadeTogetherUndoneAndRedone(Hands robot) throws Exception {
+    void itIsRepairedStepByStepAndTheLastStepIsUndoneAndRedone(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT5);
         until(() -> state().planning().plan() != null);
         WorkPlan plan = Objects.requireNonNull(state().planning().plan());

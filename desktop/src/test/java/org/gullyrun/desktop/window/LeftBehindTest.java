@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,7 +16,6 @@ import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.sample.SampleShow;
-import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Store;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -29,11 +27,8 @@ class LeftBehindTest extends WindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        Type.load();
-        folder = Files.createTempDirectory("gullyrun-window");
-        file = folder.resolve("sample.json");
         saved = SampleShow.make();
-        CaseFiles.save(saved, file);
+        keep(saved, "sample.json");
         Path journals = folder.resolve("journals");
         Store ended = new Store(saved, file, new ArrayList<Runnable>()::add, journals);
         for (int track : List.of(2, 5)) {

@@ -3,16 +3,13 @@ package org.gullyrun.desktop.window;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.nio.file.Files;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.casefile.Case;
-import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.intake.StartingRigs;
 import org.gullyrun.core.sample.SampleShow;
-import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.junit.jupiter.api.Test;
@@ -25,12 +22,9 @@ class WelcomeTest extends WindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        Type.load();
-        folder = Files.createTempDirectory("gullyrun-window");
-        file = folder.resolve("thursday.json");
         Case show = SampleShow.make();
         kept = show.withSurveys(show.surveys().subList(0, 1));
-        CaseFiles.save(kept, file);
+        keep(kept, "thursday.json");
         Preferences before = new Preferences(folder.resolve("window.properties"));
         before.opened(file);
         before.save();

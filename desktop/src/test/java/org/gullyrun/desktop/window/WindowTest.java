@@ -38,11 +38,16 @@ abstract class WindowTest {
 
     /** Opens the window on a case that is saved in a file of its own. */
     void open(Stage shown, Case what) throws Exception {
+        keep(what, "sample.json");
+        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater));
+    }
+
+    /** Saves a case in a file of its own, for a window that is still to be shown. */
+    void keep(Case what, String name) throws Exception {
         Type.load();
         folder = Files.createTempDirectory("gullyrun-window");
-        file = folder.resolve("sample.json");
+        file = folder.resolve(name);
         CaseFiles.save(what, file);
-        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater));
     }
 
     /** Shows the window of a store. */
