@@ -78,11 +78,12 @@ final class MapRings {
         double room = Math.max(150 * u, w);
         String said = Type.fit(ring.text(), font, room);
         double wide = Type.width(said, font);
-        double left = Math.clamp(x + 8 * u, 2 * u, Math.max(2 * u, at.width() - wide - 8 * u));
+        boolean lane = row >= 0 != column >= 0; // beneath one row or column the next begins
+        double left =
+                Math.clamp(lane ? x - wide - 8 * u : x + 8 * u, 2 * u, Math.max(2 * u, at.width() - wide - 8 * u));
         boolean whole = node.isGrid() && row < 0 && column < 0;
-        boolean tall =
-                node.stage() == MapNode.Stage.OUTLETS && !node.under().isEmpty(); // beneath it the next one begins
-        double baseline = whole || tall ? y - 5 * u : y + h + 12 * u;
+        boolean tall = node.stage() == MapNode.Stage.OUTLETS && !node.under().isEmpty(); // there too
+        double baseline = lane ? y + h / 2 + 4 * u : whole || tall ? y - 5 * u : y + h + 12 * u;
         Rectangle patch = new Rectangle(left - 4 * u, baseline - 10.5 * u, wide + 8 * u, 14 * u);
         patch.getStyleClass().add("patch");
         group.getChildren().addAll(patch, round, Nodes.text(said, font, left, baseline, "change-text"));
