@@ -189,7 +189,7 @@ final class CauseSearch {
                 continue;
             }
             if (!trials.isMade(top)) {
-                make(inTurn);
+                make(CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o) && !trials.isMade(o)));
             } else if (!top.brings()) {
                 CauseCandidate before = unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top);
                 return before == null ? top : before;

@@ -6,6 +6,7 @@ import java.util.Set;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Links;
@@ -34,7 +35,8 @@ public final class RoutingSettings {
             Links.PASS_ENABLED);
 
     /** Flags on which sometimes more hangs: what an output or a program offers is taken from elsewhere while it is off. */
-    private static final Set<Setting<?>> REROUTING = Set.of(Productions.ACTIVE, Links.PROCESSOR_RUNNING);
+    private static final Set<Setting<?>> REROUTING =
+            Set.of(Productions.ACTIVE, Productions.ALWAYS, Links.PROCESSOR_RUNNING);
 
     private static final Set<Setting<?>> CHOICES = Set.of(
             Applications.PROGRAM_CHOICE,
@@ -44,7 +46,13 @@ public final class RoutingSettings {
             Machines.PLAYBACK,
             Machines.RECORDING,
             Machines.CALL_PLAYBACK,
-            Machines.CALL_RECORDING);
+            Machines.CALL_RECORDING,
+            Mixers.FEED,
+            Mixers.TARGET,
+            Productions.DEVICE,
+            Productions.CUE_DEVICE,
+            Links.PROCESSOR_FROM,
+            Links.PASS_TO);
 
     private RoutingSettings() {}
 
@@ -90,6 +98,12 @@ public final class RoutingSettings {
                 .allMatch(c -> c instanceof Change.Set set
                         && leads(set.setting())
                         && !a.isUnknown(set.setting())
-                        && !b.isUnknown(set.setting()));
+                        && !b.isUnknown(set.setting())
+                        && isChosen(a, set.setting()) == isChosen(b, set.setting()));
+    }
+
+    /** Whether a setting leads somewhere: what leads nowhere isn't in use, and needs no name. */
+    private static boolean isChosen(Element element, Setting<?> setting) {
+        return element.get(setting) != Choice.Special.UNSET;
     }
 }
