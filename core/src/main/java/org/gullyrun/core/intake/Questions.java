@@ -1,6 +1,6 @@
 package org.gullyrun.core.intake;
 
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -189,7 +189,7 @@ public final class Questions {
 
     /** All that is open in a rig, in the order of the call. */
     public static List<Question> of(Rig rig) {
-        List<Question> all = new ArrayList<>();
+        Map<Address, Question> all = new LinkedHashMap<>(); // nothing is asked twice
         rig.of(Kind.MACHINE).forEach(machine -> defaults(rig, machine, all));
         for (Kind kind : List.of(
                 Kind.SOURCE,
@@ -215,25 +215,28 @@ public final class Questions {
             rig.of(kind).forEach(element -> ask(rig, element, all));
         }
         rig.elements().forEach(element -> rest(rig, element, all));
-        return List.copyOf(all);
+        return List.copyOf(all.values());
+    }
+
+    private static void ask(Question question, Map<Address, Question> into) {
+        into.putIfAbsent(question.at(), question);
     }
 
     /** The questions that an element leaves open. */
-    private static void ask(Rig rig, Element element, List<Question> into) {
+    private static void ask(Rig rig, Element element, Map<Address, Question> into) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             if (!setting.isFamily() && element.isUnknown(setting)) {
                 Words words = NEEDED.get(setting);
                 Address at = new Address(element.id(), setting.key());
-                boolean asked = into.stream().anyMatch(q -> q.at().equals(at));
-                if (!asked && (words != null || setting.usual() != null || setting.isOptional())) {
-                    into.add(question(rig, element, setting, words != null ? words : ASKED.get(setting)));
+                if (!into.containsKey(at) && (words != null || setting.usual() != null || setting.isOptional())) {
+                    ask(question(rig, element, setting, words != null ? words : ASKED.get(setting)), into);
                 }
             }
         }
         for (String key : element.keys()) {
             Setting<?> member = key.indexOf(':') < 0 ? null : Catalogue.find(element.kind(), key);
             if (member != null && element.raw(member) == Unknown.UNKNOWN) {
-                into.add(question(rig, element, member, null));
+                ask(question(rig, element, member, null), into);
             }
         }
         if (element.kind() == Kind.OUTPUT) {
@@ -242,10 +245,12 @@ public final class Questions {
         if (element.kind() == Kind.SOURCE
                 && element.get(Sources.KEEPS_TIME) instanceof String leader
                 && element.raw(Sources.HEARD_AT) == null) {
-            into.add(new Question(
-                    new Address(element.id(), Sources.HEARD_AT.key()),
-                    "On whose headphones does " + element.name() + " hear " + rig.name(leader) + "?",
-                    "the routes there decide how late " + element.name() + " is for everybody else"));
+            ask(
+                    new Question(
+                            new Address(element.id(), Sources.HEARD_AT.key()),
+                            "On whose headphones does " + element.name() + " hear " + rig.name(leader) + "?",
+                            "the routes there decide how late " + element.name() + " is for everybody else"),
+                    into);
         }
         if (element.kind() == Kind.OUTLET && element.get(Outlets.SORT) instanceof Outlets.Sort sort) {
             outlet(rig, element, sort, into);
@@ -253,18 +258,17 @@ public final class Questions {
     }
 
     /** What is good to know, but keeps nothing else waiting. */
-    private static void rest(Rig rig, Element element, List<Question> into) {
+    private static void rest(Rig rig, Element element, Map<Address, Question> into) {
         for (Setting<?> setting : Catalogue.of(element.kind())) {
             boolean shown = LAST.contains(setting) || setting.equals(Capabilities.machine(element.kind()));
-            boolean asked = into.stream().anyMatch(q -> q.at().equals(new Address(element.id(), setting.key())));
-            if (shown && !asked && element.isUnknown(setting) && matters(rig, element, setting)) {
-                into.add(question(rig, element, setting, ASKED.get(setting)));
+            if (shown && element.isUnknown(setting) && matters(rig, element, setting)) {
+                ask(question(rig, element, setting, ASKED.get(setting)), into);
             }
         }
     }
 
     /** A default that something follows decides where all of that goes, so it is asked for first. */
-    private static void defaults(Rig rig, Element machine, List<Question> into) {
+    private static void defaults(Rig rig, Element machine, Map<Address, Question> into) {
         for (Setting<Choice> role : DEFAULTS) {
             boolean call = role == Machines.CALL_PLAYBACK || role == Machines.CALL_RECORDING;
             boolean playback = role == Machines.PLAYBACK || role == Machines.CALL_PLAYBACK;
@@ -272,26 +276,30 @@ public final class Questions {
             Object now = machine.raw(role);
             boolean open = now == Unknown.UNKNOWN || !call && now == Choice.Special.UNSET;
             if (open && DefaultFollowers.any(rig, machine.id(), direction, call)) {
-                into.add(new Question(
-                        new Address(machine.id(), role.key()),
-                        "Which device is the " + role.label() + " of " + machine.name() + "?",
-                        "in the system's sound settings"));
+                ask(
+                        new Question(
+                                new Address(machine.id(), role.key()),
+                                "Which device is the " + role.label() + " of " + machine.name() + "?",
+                                "in the system's sound settings"),
+                        into);
             } else if (now instanceof Choice.To(String device)
                     && machine.or(Machines.orderOf(role), List.of()).isEmpty()
                     && !Choices.usable(rig, device)
                     && Choices.standing(rig, machine.id(), direction, call).is().equals(device)
                     && DefaultFollowers.any(rig, machine.id(), direction, call)) {
-                into.add(new Question(
-                        new Address(machine.id(), Machines.orderOf(role).key()),
-                        "Which device is the " + role.label() + " of " + machine.name() + " while " + rig.name(device)
-                                + " is off?",
-                        "in the system's sound settings"));
+                ask(
+                        new Question(
+                                new Address(machine.id(), Machines.orderOf(role).key()),
+                                "Which device is the " + role.label() + " of " + machine.name() + " while "
+                                        + rig.name(device) + " is off?",
+                                "in the system's sound settings"),
+                        into);
             }
         }
     }
 
     /** An output that takes several tracks keeps them apart for a reason, which their names should say. */
-    private static void tracks(Rig rig, Element output, List<Question> into) {
+    private static void tracks(Rig rig, Element output, Map<Address, Question> into) {
         Element production = rig.owner(output);
         SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);
         if (production == null || taken.size() < 2) {
@@ -301,39 +309,49 @@ public final class Questions {
             Setting<String> purpose = Productions.TRACK_NAME.of(n);
             String name = Sentences.trackName(rig, production, String.valueOf(n));
             Address at = new Address(production.id(), purpose.key());
-            if (production.or(purpose, "").isEmpty() && into.stream().noneMatch(q -> q.at().equals(at))) {
-                into.add(new Question(
-                        at,
-                        "What is " + Sentences.called("track", name) + " for?",
-                        "live, archive, or who is recorded on it"));
+            if (production.or(purpose, "").isEmpty()) {
+                ask(
+                        new Question(
+                                at,
+                                "What is " + Sentences.called("track", name) + " for?",
+                                "live, archive, or who is recorded on it"),
+                        into);
             }
         }
     }
 
     /** The questions that a listener leaves open. */
-    private static void outlet(Rig rig, Element outlet, Outlets.Sort sort, List<Question> into) {
+    private static void outlet(Rig rig, Element outlet, Outlets.Sort sort, Map<Address, Question> into) {
         if (sort.isDevice() && outlet.raw(Outlets.DEVICE) == Choice.Special.UNSET) {
-            into.add(new Question(
-                    new Address(outlet.id(), Outlets.DEVICE.key()),
-                    "Which device carries the sound for " + outlet.name() + "?",
-                    "the headset or speakers that are worn or heard"));
+            ask(
+                    new Question(
+                            new Address(outlet.id(), Outlets.DEVICE.key()),
+                            "Which device carries the sound for " + outlet.name() + "?",
+                            "the headset or speakers that are worn or heard"),
+                    into);
         } else if (sort.isDevice()
                 && outlet.raw(Outlets.DEVICE) == Choice.Special.DEFAULT
                 && Choices.machineOf(rig, outlet) == null) {
-            into.add(new Question(
-                    new Address(outlet.id(), Outlets.MACHINE.key()),
-                    "Which computer's default does " + outlet.name() + " use?",
-                    ""));
+            ask(
+                    new Question(
+                            new Address(outlet.id(), Outlets.MACHINE.key()),
+                            "Which computer's default does " + outlet.name() + " use?",
+                            ""),
+                    into);
         } else if (sort.isOutput() && outlet.raw(Outlets.OUTPUT) == null) {
-            into.add(new Question(
-                    new Address(outlet.id(), Outlets.OUTPUT.key()),
-                    "Which output is " + outlet.name() + "?",
-                    "of the production"));
+            ask(
+                    new Question(
+                            new Address(outlet.id(), Outlets.OUTPUT.key()),
+                            "Which output is " + outlet.name() + "?",
+                            "of the production"),
+                    into);
         } else if (sort == Outlets.Sort.FAR_END && outlet.raw(Outlets.APPLICATION) == null) {
-            into.add(new Question(
-                    new Address(outlet.id(), Outlets.APPLICATION.key()),
-                    "Which call program do " + outlet.name() + " hear you through?",
-                    ""));
+            ask(
+                    new Question(
+                            new Address(outlet.id(), Outlets.APPLICATION.key()),
+                            "Which call program do " + outlet.name() + " hear you through?",
+                            ""),
+                    into);
         }
     }
 
