@@ -47,6 +47,7 @@ public final class WholeRepair {
     private final Reading reading;
     private final Conditions conditions;
     private final BooleanSupplier cancelled;
+    private final RootCauses.Found known;
 
     /**
      * The repair of a rig.
@@ -58,11 +59,27 @@ public final class WholeRepair {
      */
     public WholeRepair(
             Audit audit, @Nullable Rig knownGood, Reading reading, Conditions conditions, BooleanSupplier cancelled) {
+        this(audit, knownGood, reading, conditions, cancelled, RootCauses.Found.NOTHING);
+    }
+
+    private WholeRepair(
+            Audit audit,
+            @Nullable Rig knownGood,
+            Reading reading,
+            Conditions conditions,
+            BooleanSupplier cancelled,
+            RootCauses.Found known) {
+        this.known = known;
         this.audit = audit;
         this.knownGood = knownGood;
         this.reading = reading;
         this.conditions = conditions;
         this.cancelled = cancelled;
+    }
+
+    /** The same repair, found sooner where the root causes of this reading under the same audit were worked out to the end. */
+    public WholeRepair knowing(RootCauses.Found causes) {
+        return new WholeRepair(audit, knownGood, reading, conditions, cancelled, causes);
     }
 
     /**
@@ -85,11 +102,7 @@ public final class WholeRepair {
         repairs.add(first);
         progress.accept(List.copyOf(repairs));
         for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
-            Repair other = repairs.size() > mostOthers || isRequired(change)
-                    ? null
-                    : repair(
-                            conditions.without(Conditions.about(change)),
-                            first.left().size());
+            Repair other = repairs.size() > mostOthers || isRequired(change) ? null : without(first, change);
             if (other != null && isAnotherWay(other, repairs)) {
                 repairs.add(other);
                 progress.accept(List.copyOf(repairs));
@@ -100,7 +113,27 @@ public final class WholeRepair {
 
     /** The repair alone, without other ways to the same end; null if cancelled. */
     public @Nullable Repair best() {
-        return repair(conditions, Integer.MAX_VALUE);
+        Reading start;
+        try {
+            start = conditions.required().isEmpty() ? reading : audit.read(reading, conditions.required());
+        } catch (Changes.Conflict e) {
+            return null; // what is required doesn't fit the rig any more
+        }
+        return repair(conditions, start, Integer.MAX_VALUE);
+    }
+
+    /**
+     * Another way without one of the changes: what it leaves is fixed otherwise, then whatever isn't needed any more is dropped;
+     * null if there is none that leaves no more.
+     */
+    private @Nullable Repair without(Repair first, Change change) {
+        Reading start = without(first.changes(), change);
+        return start == null
+                ? null
+                : repair(
+                        conditions.without(Conditions.about(change)),
+                        start,
+                        first.left().size());
     }
 
     private boolean isRequired(Change change) {
@@ -125,16 +158,14 @@ public final class WholeRepair {
                 && known.stream().noneMatch(r -> r.approaches().equals(other.approaches()));
     }
 
-    /** The repair under some conditions; null if cancelled, or if it turns out to leave more findings than wanted. */
-    private @Nullable Repair repair(Conditions under, int mostLeft) {
-        Reading start = reading;
-        try {
-            start = under.required().isEmpty() ? reading : audit.read(reading, under.required());
-        } catch (Changes.Conflict e) {
-            return null; // what is required doesn't fit the rig any more
-        }
-        RootCauses.Found causes =
-                RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, () -> false, x -> {});
+    /**
+     * The repair under some conditions, from a rig on which changes have been made already; null if cancelled, or if it turns out
+     * to leave more findings than wanted.
+     */
+    private @Nullable Repair repair(Conditions under, Reading start, int mostLeft) {
+        RootCauses.Found causes = known.done() && start == reading && under.equals(Conditions.NONE)
+                ? known
+                : RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, () -> false, x -> {});
         if (!causes.done()) {
             return null;
         }

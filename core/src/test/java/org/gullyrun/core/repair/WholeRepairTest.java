@@ -2,6 +2,7 @@ package org.gullyrun.core.repair;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.StringReader;
@@ -24,12 +25,14 @@ import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.w3c.dom.Document;
 import org.w3c.dom.NodeList;
@@ -41,6 +44,14 @@ class WholeRepairTest {
     private static final Audit AUDIT = RuleCatalogue.usual().quick();
     private static final Reading FOUND =
             AUDIT.read(SHOW.survey(SampleShow.AS_FOUND).orElseThrow().rig(), SHOW.brief());
+    private static final WholeRepair WHOLE = new WholeRepair(AUDIT, null, FOUND, Conditions.NONE, () -> false);
+    /** Worked out on several threads, which wait for this class to be ready. */
+    private static Repair sample = new Repair(List.of(), FOUND, FOUND, Repair.Proof.UNPROVED);
+
+    @BeforeAll
+    static void repaired() {
+        sample = Objects.requireNonNull(WHOLE.best());
+    }
 
     private static Set<String> bad(Rig rig, Brief brief) {
         return AUDIT.read(rig, brief).findings().stream()
@@ -55,12 +66,11 @@ class WholeRepairTest {
 
     @Test
     void theSampleShowIsRepairedByTenChangesOfWhichNoneCanBeLeftOut() {
-        Repair repair = repair(FOUND, Conditions.NONE);
-        assertEquals(10, repair.changes().size());
-        assertEquals(Repair.Proof.NONE_CAN_BE_LEFT_OUT, repair.proof());
-        assertEquals(Set.of(), bad(Changes.apply(FOUND.rig(), repair.changes()), SHOW.brief()));
-        for (Change one : repair.changes()) {
-            List<Change> others = new ArrayList<>(repair.changes());
+        assertEquals(10, sample.changes().size());
+        assertEquals(Repair.Proof.NONE_CAN_BE_LEFT_OUT, sample.proof());
+        assertEquals(Set.of(), bad(Changes.apply(FOUND.rig(), sample.changes()), SHOW.brief()));
+        for (Change one : sample.changes()) {
+            List<Change> others = new ArrayList<>(sample.changes());
             others.remove(one);
             assertFalse(bad(Changes.apply(FOUND.rig(), others), SHOW.brief()).isEmpty(), one + " is needed");
         }
@@ -69,8 +79,7 @@ class WholeRepairTest {
     @Test
     void anotherWayEndsAsWellGoesElsewhereAndSaysWhatItCosts() {
         List<Integer> told = new ArrayList<>();
-        WholeRepair whole = new WholeRepair(AUDIT, null, FOUND, Conditions.NONE, () -> false);
-        List<Repair> ways = whole.find(soFar -> told.add(soFar.size()));
+        List<Repair> ways = WHOLE.find(soFar -> told.add(soFar.size()));
         assertEquals(IntStream.rangeClosed(1, ways.size()).boxed().toList(), told, "told of each as it is found");
         assertTrue(ways.size() > 1, "there is another way to repair the sample show");
         Set<Object> kinds = new HashSet<>();
@@ -92,7 +101,19 @@ class WholeRepairTest {
                                     + way.programs().size() + " place"),
                     way.price());
         }
-        assertEquals(1, whole.find(soFar -> {}, 0).size(), "no other way where none is wanted");
+    }
+
+    @Test
+    void rootCausesThatAreKnownLeadToTheSameRepairAndNoOtherWayIsSoughtWhereNoneIsWanted() {
+        RootCauses.Found causes = RootCauses.of(AUDIT, FOUND, () -> false, x -> {});
+        List<Repair> alone = WHOLE.knowing(causes).find(soFar -> {}, 0);
+        assertEquals(
+                List.of(sample.changes()), alone.stream().map(Repair::changes).toList());
+        RootCauses.Found none = new RootCauses.Found(List.of(), List.of(), RootCauses.Progress.DONE);
+        assertNotEquals(
+                sample.changes(),
+                Objects.requireNonNull(WHOLE.knowing(none).best()).changes(),
+                "it goes by what is known");
     }
 
     @Test
@@ -154,9 +175,8 @@ class WholeRepairTest {
 
     @Test
     void theStatesInBetweenAreThoseOfAnAuditFromScratchAndNoOrderOfTheSampleIsBetter() {
-        Repair repair = repair(FOUND, Conditions.NONE);
         for (boolean onAir : List.of(true, false)) {
-            WorkPlan plan = WorkPlan.of(AUDIT, repair, onAir);
+            WorkPlan plan = WorkPlan.of(AUDIT, sample, onAir);
             assertTrue(plan.exact());
             List<Change> done = new ArrayList<>();
             for (int i = 0; i < plan.steps().size(); i++) {
@@ -169,7 +189,7 @@ class WholeRepairTest {
                                 .map(Finding::identity)
                                 .toList());
             }
-            assertEquals(new HashSet<>(repair.changes()), new HashSet<>(done));
+            assertEquals(new HashSet<>(sample.changes()), new HashSet<>(done));
         }
     }
 
@@ -248,7 +268,7 @@ class WholeRepairTest {
 
     @Test
     void aWorkOrderNamesEveryStepInEveryFormAndNothingOfANameIsTakenForAMark() throws Exception {
-        WorkPlan plan = WorkPlan.of(AUDIT, repair(FOUND, Conditions.NONE), true);
+        WorkPlan plan = WorkPlan.of(AUDIT, sample, true);
         WorkOrder order = new WorkOrder("A <b>show</b> *of* #1 & more", plan);
         String html = order.html();
         String text = order.text();
