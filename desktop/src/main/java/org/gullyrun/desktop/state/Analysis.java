@@ -89,6 +89,7 @@ final class Analysis implements AutoCloseable {
 
     private final AtomicLong newest = new AtomicLong();
     private final AtomicLong newestFixes = new AtomicLong();
+    private final SoughtCauses sought = new SoughtCauses();
     /** When a person last pressed something, in {@link System#nanoTime}. */
     private volatile long lastPressed = System.nanoTime() - IDLE * 1_000_000L;
 
@@ -245,7 +246,8 @@ final class Analysis implements AutoCloseable {
     }
 
     /**
-     * Long work once the answer is on screen: first the slow rules, then root causes.
+     * Long work once the answer is on screen: first the slow rules, then root causes, which wait while a repair is worked
+     * through: nobody sees those of the states in between.
      *
      * @param shown what is on screen
      * @param atStart whether the window is only just being shown
@@ -269,11 +271,25 @@ final class Analysis implements AutoCloseable {
                     results.deepened(whole, models);
                 }
             });
-            seekCauses(audit.quick(), shown.goodRig(), quick, turn);
+            if (shown.step() != Step.REPAIR) {
+                seekCauses(audit.quick(), shown.goodRig(), quick, turn);
+            }
         };
         int wait = atStart ? AFTER_THE_WINDOW : AFTER_THE_ANSWER * 3;
         CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, seeker)
                 .execute(reporting("look for root causes", look));
+    }
+
+    /** Looks for the root causes that waited while a repair was worked through. */
+    void lookForCauses(State shown) {
+        if (!sought.isOf(newest.get()) && shown.step() != Step.REPAIR) {
+            lookDeeper(shown, false);
+        }
+    }
+
+    /** The root causes of what was read last, as far as they are worked out or being worked out: not done if they aren't. */
+    CompletableFuture<RootCauses.Found> causes() {
+        return sought.of(newest.get());
     }
 
     /** Looks for root causes in the background, until done, out of time, or overtaken by a change. */
@@ -284,8 +300,10 @@ final class Analysis implements AutoCloseable {
             }
         });
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
-        RootCauses.Found found =
-                RootCauses.of(audit, good, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show);
+        RootCauses.Found found = sought.seek(
+                turn,
+                () -> RootCauses.of(
+                        audit, good, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show));
         if (found.ended()) {
             show.accept(found);
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -14,6 +15,7 @@ import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WholeRepair;
@@ -79,7 +81,7 @@ public final class Planner {
 
     /** Goes on with the other steps, in their order: a plan that holds isn't made anew. */
     private void goOn(State now, WorkPlan plan, Change done) {
-        long turn = newest.incrementAndGet();
+        long turn = begun();
         Planning known = now.planning();
         store.show(known.begun(now.reading(), known.conditions(), known.onAir(), known.done(), now.survey()));
         Case what = now.what();
@@ -92,19 +94,29 @@ public final class Planner {
         });
     }
 
+    /** Begins something new: what was asked for before it ends at its next trial, and what could be done instead of a step, too. */
+    private long begun() {
+        newestInstead.incrementAndGet();
+        return newest.incrementAndGet();
+    }
+
     /** Works the plan out under some conditions. */
     private void plan(State now, Conditions conditions, boolean onAir, List<Change> done) {
-        long turn = newest.incrementAndGet();
+        long turn = begun();
         store.show(now.planning().begun(now.reading(), conditions, onAir, done, now.survey()));
         Case what = now.what();
         Rig good = now.goodRig();
         int scene = now.scene();
         KeptWork kept = KeptWork.of(now);
+        CompletableFuture<RootCauses.Found> causes = analysis.causes();
         BooleanSupplier over = () -> turn != newest.get();
         analysis.longWork("plan the repair", () -> {
             Audit audit = Analysis.audit(what).quick();
             Reading reading = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
             WholeRepair whole = new WholeRepair(audit, good, reading, conditions, over);
+            if (conditions.equals(Conditions.NONE)) {
+                whole = whole.knowing(causes.join());
+            }
             WorkPlan[] plan = new WorkPlan[1];
             Consumer<List<Repair>> progress = soFar -> {
                 if (plan[0] == null) {
@@ -140,7 +152,7 @@ public final class Planner {
 
     /** Draws the plan for another scene. */
     private void redraw(State now, WorkPlan plan) {
-        long turn = newest.incrementAndGet();
+        long turn = begun();
         List<Repair> ways = now.planning().ways();
         int scene = now.scene();
         analysis.longWork("draw the repair", () -> show(turn, ways, plan, scene, false));
@@ -199,7 +211,7 @@ public final class Planner {
         List<Change> order =
                 new ArrayList<>(plan.steps().stream().map(WorkPlan.Step::change).toList());
         order.add(to, order.remove(from));
-        long turn = newest.incrementAndGet();
+        long turn = begun();
         List<Repair> ways = now.planning().ways();
         int scene = now.scene();
         Audit audit = Analysis.audit(now.what()).quick();

@@ -150,6 +150,7 @@ public final class Store implements AutoCloseable {
     /** Goes to a step. */
     public void go(Step step) {
         next(state.with(state.place().on(step)));
+        analysis.lookForCauses(state);
     }
 
     /** Chooses a scene by its place; -1 for all. */

@@ -131,6 +131,23 @@ class PlannerTest extends WithoutWindow {
     }
 
     @Test
+    void rootCausesWaitWhileARepairIsWorkedThrough() throws Exception {
+        until(() -> store.state().causes().done());
+        WorkPlan first = planned();
+        store.planner().done();
+        planned(first);
+        assertTrue(store.state().alerts().causesOld());
+        store.go(Step.FINDINGS);
+        until(() -> !store.state().alerts().causesOld());
+        assertTrue(store.state().causes().done());
+        assertEquals(
+                first.steps().size() - 1,
+                store.state().causes().groups().stream()
+                        .filter(g -> g.findings().stream().anyMatch(Finding::isBad))
+                        .count());
+    }
+
+    @Test
     void whatIsRequiredIsPartOfThePlan() throws Exception {
         WorkPlan first = planned();
         Change wanted = Change.set(store.state().reading().rig(), "in-guests", Productions.INPUT_MUTED, true);
