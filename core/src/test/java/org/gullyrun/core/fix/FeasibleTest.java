@@ -38,7 +38,8 @@ class FeasibleTest {
     }
 
     private static List<Fix> fixes(Rig rig, String identity) {
-        Reading reading = RuleCatalogue.usual().read(rig, SampleShow.make().brief());
+        Reading reading =
+                RuleCatalogue.usual().quick().read(rig, SampleShow.make().brief());
         Finding finding = reading.findings().stream()
                 .filter(f -> f.identity().equals(identity))
                 .findFirst()
@@ -48,7 +49,7 @@ class FeasibleTest {
                 .survey(SampleShow.make().knownGood())
                 .orElseThrow()
                 .rig();
-        return new Fixes(RuleCatalogue.usual(), good).find(reading, finding, () -> false);
+        return new Fixes(RuleCatalogue.usual().quick(), good).find(reading, finding, () -> false);
     }
 
     @Test

@@ -55,6 +55,7 @@ class CompareTest extends WindowTest {
         List<Survey> three = new ArrayList<>(show.surveys());
         three.add(new Survey("third", "the third one", "2026-11-20", "", good.rig(), Map.of()));
         robot.interact(() -> store.replace(show.withSurveys(three), Step.FINDINGS));
+        until(() -> state().what().surveys().size() == 3 && state().step() == Step.FINDINGS);
         robot.push(KeyCode.D);
         until(() -> robot.lookup("#choice-with-third").tryQuery().isPresent());
         assertTrue(text(robot, ".veil .label").contains("known good"), text(robot, ".veil .label"));

@@ -71,7 +71,7 @@ abstract class WindowTest {
     }
 
     static void until(Callable<Boolean> met) throws Exception {
-        WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, met);
+        WaitForAsyncUtils.waitFor(90, TimeUnit.SECONDS, met); // a busy machine is slow, not wrong
         WaitForAsyncUtils.waitForFxEvents();
     }
 
