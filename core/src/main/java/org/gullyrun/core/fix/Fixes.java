@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +14,7 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -91,6 +94,28 @@ public final class Fixes {
     /** What might fix a finding, nothing of it tried yet: single changes and several together. */
     public Collection<List<Change>> ideas(Reading reading, Finding finding) {
         return candidates(reading, finding);
+    }
+
+    /**
+     * Every change that is an idea for some findings, or part of one, and which of these it may clear by itself: too many rather
+     * than too few.
+     */
+    public Map<Change, Set<String>> mayClear(Reading reading, List<Finding> findings) {
+        Map<Change, Set<String>> all = new LinkedHashMap<>();
+        AffectedFindings touched = new AffectedFindings(reading);
+        for (Finding finding : findings) {
+            for (List<Change> changes : candidates(reading, finding)) {
+                for (Change change : changes) {
+                    all.computeIfAbsent(
+                                    change,
+                                    c -> touched.by(List.of(c), findings).stream()
+                                            .map(Finding::identity)
+                                            .collect(Collectors.toCollection(HashSet::new)))
+                            .add(finding.identity());
+                }
+            }
+        }
+        return all;
     }
 
     /** What might fix a finding: from its evidence, and what differs from when all was well. */

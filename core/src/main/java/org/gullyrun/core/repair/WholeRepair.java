@@ -3,7 +3,6 @@ package org.gullyrun.core.repair;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,8 +27,9 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Needs: a reading and the audit that made it. Gives: the root causes as one set, from which every change is dropped that
  * turns out not to be needed; an irreducible set in the sense of Junker, QuickXplain (2004), found by leaving out one change
- * after the other. Which sets are smallest is the minimal hitting set problem of Reiter, A theory of diagnosis from first
- * principles (1987); that nothing smaller does is only said where every smaller set was tried. Cost: that of the root causes,
+ * after the other, for which fewer are put where some are found ({@link SmallerSet}). Which sets are smallest is the minimal
+ * hitting set problem of Reiter, A theory of diagnosis from first principles (1987); that nothing smaller does is only said where
+ * every smaller set was tried. Cost: that of the root causes,
  * and an audit for each change; an alternative costs as much again.
  */
 public final class WholeRepair {
@@ -39,8 +39,6 @@ public final class WholeRepair {
     private static final int MOST_ALTERNATIVES = 2;
     /** So many findings that root causes leave are looked at one by one. */
     private static final int MOST_LEFT = 8;
-    /** With more candidates than this, not all are tried to prove that one change isn't enough. */
-    private static final int MOST_SINGLES = 400;
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
@@ -95,12 +93,16 @@ public final class WholeRepair {
     /** The same with at most so many other ways. */
     public List<Repair> find(Consumer<List<Repair>> progress, int mostOthers) {
         List<Repair> repairs = new ArrayList<>();
-        Repair first = best();
-        if (first == null) {
+        Repair irreducible = irreducible();
+        if (irreducible == null) {
             return repairs;
         }
+        progress.accept(List.of(irreducible));
+        Repair first = smallest(irreducible);
         repairs.add(first);
-        progress.accept(List.copyOf(repairs));
+        if (first != irreducible) {
+            progress.accept(List.copyOf(repairs));
+        }
         for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
             Repair other = repairs.size() > mostOthers || isRequired(change) ? null : without(first, change);
             if (other != null && isAnotherWay(other, repairs)) {
@@ -113,6 +115,29 @@ public final class WholeRepair {
 
     /** The repair alone, without other ways to the same end; null if cancelled. */
     public @Nullable Repair best() {
+        Repair irreducible = irreducible();
+        return irreducible == null ? null : smallest(irreducible);
+    }
+
+    /** The same repair with fewer changes where there are any, and with what is known of its size. */
+    private Repair smallest(Repair repair) {
+        if (repair.changes().size() < 2
+                || !conditions.required().isEmpty()
+                || repair.proof() == Repair.Proof.UNPROVED) {
+            return repair;
+        }
+        SmallerSet smaller = new SmallerSet(audit, new Fixes(audit, knownGood, conditions::allows), reading, cancelled);
+        Repair now = repair;
+        for (List<Change> fewer = smaller.than(now); fewer != null; fewer = smaller.than(now)) {
+            now = irreducible(fewer, conditions);
+        }
+        return smaller.triesAll(now.changes().size() - 1) && !cancelled.getAsBoolean()
+                ? new Repair(now.changes(), reading, now.after(), Repair.Proof.NO_SMALLER_SET)
+                : now;
+    }
+
+    /** A repair of which nothing can be left out; null if cancelled. */
+    private @Nullable Repair irreducible() {
         Reading start;
         try {
             start = conditions.required().isEmpty() ? reading : audit.read(reading, conditions.required());
@@ -225,49 +250,14 @@ public final class WholeRepair {
                 }
             }
         }
-        boolean tried = !cancelled.getAsBoolean();
-        return new Repair(kept, reading, after, proof(kept, left, under, tried));
+        Repair.Proof proof = cancelled.getAsBoolean()
+                ? Repair.Proof.UNPROVED
+                : kept.size() < 2 ? Repair.Proof.NO_SMALLER_SET : Repair.Proof.NONE_CAN_BE_LEFT_OUT;
+        return new Repair(kept, reading, after, proof);
     }
 
     private static boolean isRequired(Conditions under, Change change) {
         return under.required().stream().anyMatch(r -> Conditions.about(r).equals(Conditions.about(change)));
-    }
-
-    /** What is known of the size of a set of which none can be left out. */
-    private Repair.Proof proof(List<Change> kept, Set<String> left, Conditions under, boolean tried) {
-        if (!tried) {
-            return Repair.Proof.UNPROVED;
-        }
-        boolean one = kept.size() <= 1;
-        return one || kept.size() == 2 && !isOneEnough(left, under)
-                ? Repair.Proof.NO_SMALLER_SET
-                : Repair.Proof.NONE_CAN_BE_LEFT_OUT;
-    }
-
-    /** Whether a single change would do as well; also if that can't be said. */
-    private boolean isOneEnough(Set<String> left, Conditions under) {
-        Set<List<Change>> singles = new LinkedHashSet<>();
-        Fixes fixes = new Fixes(audit, knownGood, under::allows);
-        for (Finding finding : reading.findings()) {
-            if (finding.isBad()) {
-                fixes.ideas(reading, finding).stream()
-                        .filter(changes -> changes.size() == 1)
-                        .forEach(singles::add);
-            }
-        }
-        if (singles.size() > MOST_SINGLES) {
-            return true;
-        }
-        for (List<Change> single : singles) {
-            if (cancelled.getAsBoolean()) {
-                return true;
-            }
-            Reading after = read(single);
-            if (after != null && left.containsAll(bad(after))) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /** The rig with all of some changes but one, read; null if the others don't fit without it. */

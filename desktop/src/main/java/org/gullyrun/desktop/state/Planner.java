@@ -119,7 +119,7 @@ public final class Planner {
             }
             WorkPlan[] plan = new WorkPlan[1];
             Consumer<List<Repair>> progress = soFar -> {
-                if (plan[0] == null) {
+                if (plan[0] == null || plan[0].repair() != soFar.getFirst()) {
                     plan[0] = kept.ordered(audit, soFar.getFirst(), onAir);
                 }
                 show(turn, soFar, plan[0], scene, true);

@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
 final class MapOverview extends Pane {
     private static final double WIDTH = 96;
     private static final double HEIGHT = 150;
+    /** Between it and the edges of the window, and the map beside it. */
+    private static final double GAP = 10;
     /** Pixels by which a map may reach beyond its room without an overview. */
     private static final double SLACK = 4;
 
@@ -55,10 +57,15 @@ final class MapOverview extends Pane {
                 drawn = geometry;
                 draw(model, geometry);
             }
-            relocate(10, room.getHeight() - getPrefHeight() - 10);
+            relocate(GAP, room.getHeight() - getPrefHeight() - GAP);
             see(new BoundingBox(
                     room.getMinX() / zoom, room.getMinY() / zoom, room.getWidth() / zoom, room.getHeight() / zoom));
         }
+    }
+
+    /** The room at the left that it covers: the map begins beside it. */
+    double beside() {
+        return isVisible() ? getPrefWidth() + 2 * GAP : 0;
     }
 
     /** Draws a map as far as it can be told at that size. */

@@ -300,7 +300,7 @@ public final class MapView extends Region {
     /** Brings a place of the map into the middle. */
     private void centre(double x, double y) {
         panning.moved(true);
-        pan.setX(getWidth() / 2 - x * zoom.getX());
+        pan.setX((getWidth() + overview.beside()) / 2 - x * zoom.getX());
         pan.setY(getHeight() / 2 - y * zoom.getY());
     }
 
@@ -364,7 +364,9 @@ public final class MapView extends Region {
         Bounds lit = map.litBounds();
         MapGeometry all = map.geometry();
         if (lit == null) {
-            pan.setX(MapFit.pan(getWidth(), all.width() * factor, 0, 0));
+            see();
+            double beside = overview.beside();
+            pan.setX(beside + MapFit.pan(getWidth() - beside, all.width() * factor, 0, 0));
             double first = all.height() * factor > getHeight() + 1 ? map.firstSource() * factor : 0;
             pan.setY(Math.min(0, MapFit.pan(getHeight(), all.height() * factor, first, first + getHeight() * 0.8)));
         } else {
