@@ -25,7 +25,23 @@ final class SheetScroll {
         this.tables = tables;
         this.over = over;
         this.editor = editor;
-        scroll.vvalueProperty().addListener(x -> placeOptions());
+        scroll.vvalueProperty().addListener(x -> {
+            placeOptions();
+            keepHeadings();
+        });
+        tables.heightProperty().addListener(x -> keepHeadings());
+        scroll.viewportBoundsProperty().addListener(x -> keepHeadings());
+    }
+
+    /** Keeps the headings of tables in sight that are longer than the room. */
+    private void keepHeadings() {
+        double top = scroll.getVvalue()
+                * Math.max(0, tables.getHeight() - scroll.getViewportBounds().getHeight());
+        for (Node table : tables.getChildrenUnmodifiable()) {
+            if (table instanceof TableGrid grid) {
+                grid.keepHeading(top - grid.getLayoutY());
+            }
+        }
     }
 
     /** Scrolls as little as shows a line and the cell in it; all the way back where that is its first. */
@@ -35,7 +51,9 @@ final class SheetScroll {
             double room = scroll.getViewportBounds().getHeight();
             double spare = tables.getHeight() - room;
             double top = scroll.getVvalue() * spare;
-            if (spare > 0 && (inside.getMinY() < top + 30 || inside.getMaxY() > top + room - 40)) {
+            if (spare > 0
+                    && (inside.getMinY() < top + 30 * store.state().textScale()
+                            || inside.getMaxY() > top + room - 40)) {
                 scroll.setVvalue(Math.clamp((inside.getMinY() - room / 2) / spare, 0, 1));
             }
             TextField field = editor.field();

@@ -43,6 +43,7 @@ final class TableGrid extends VBox {
     private final double u;
     private final BiConsumer<Integer, Integer> onCell;
     private final boolean narrow;
+    private final HBox head = new HBox();
     private final VBox body = new VBox();
     private final Map<String, Line> lines = new HashMap<>();
     private final List<Line> order = new ArrayList<>();
@@ -62,8 +63,8 @@ final class TableGrid extends VBox {
             VBox.setMargin(title, new Insets(16 * u, 0, 2, 0));
             getChildren().add(title);
         }
-        HBox head = new HBox();
         head.getStyleClass().add("sheet-head");
+        head.setViewOrder(-1); // over the lines, where it stays in sight
         for (int c = 0; c < table.columns().size(); c++) {
             head.getChildren().add(sized(Nodes.label(table.columns().get(c).head(), "caption"), c));
         }
@@ -90,6 +91,17 @@ final class TableGrid extends VBox {
 
     Line line(int place) {
         return order.get(place);
+    }
+
+    /**
+     * Keeps the heading in sight while any line of the table is.
+     *
+     * @param top where the sight begins, from the top of the table
+     */
+    void keepHeading(double top) {
+        double most = getHeight() - head.getLayoutY() - 2 * head.getHeight();
+        head.setTranslateY(Math.clamp(top - head.getLayoutY(), 0, Math.max(0, most)));
+        Nodes.mark(head, "lifted", head.getTranslateY() > 0);
     }
 
     /** Marks some lines, and no others. */
@@ -135,6 +147,10 @@ final class TableGrid extends VBox {
                 .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u
                         + (of.columns().size() > 8 ? GAP - 5 : GAP))
                 .toArray();
+        if (of.grows()) { // the first cell of the last line says what can be typed there
+            double prompt = (prompt(of).length() * LETTER + GAP) * u;
+            wanted[0] = Math.max(wanted[0], prompt);
+        }
         double all = java.util.Arrays.stream(wanted).sum();
         double crossings = crossings();
         double room = width
@@ -162,6 +178,10 @@ final class TableGrid extends VBox {
             list.add(Math.floor(w));
         }
         return list;
+    }
+
+    private static String prompt(Table table) {
+        return "new " + table.noun() + " …";
     }
 
     /** A cell as wide as its column. */
@@ -205,7 +225,7 @@ final class TableGrid extends VBox {
         }
         if (table.grows()) {
             Line fresh = lines.computeIfAbsent("", this::line);
-            put(fresh.cells.getFirst(), "new " + table.noun() + " …");
+            put(fresh.cells.getFirst(), prompt(table));
             Nodes.mark(fresh.cells.getFirst(), "prompt", true);
             next.add(fresh);
         }

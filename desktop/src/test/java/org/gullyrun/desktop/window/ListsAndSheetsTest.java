@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -21,6 +22,7 @@ import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.desktop.state.Lens;
 import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
 import org.testfx.framework.junit5.Start;
@@ -113,5 +115,28 @@ class ListsAndSheetsTest extends SampleWindowTest {
                 text(robot, "#overlay .label").contains("Do the two ends of a cable"), text(robot, "#overlay .label"));
         robot.push(KeyCode.ESCAPE);
         until(() -> robot.lookup("#answer-close").tryQuery().isEmpty());
+    }
+
+    @Test
+    void theHeadingOfALongTableStaysInSightUntilItsLastLine(Hands robot) throws Exception {
+        robot.interact(() -> {
+            stage.setHeight(700);
+            store.look(false, 1.5);
+            store.go(Step.INTAKE);
+        });
+        until(() -> robot.lookup(".sheet-head").tryQuery().isPresent());
+        Node heading = robot.lookup(".sheet-head").query();
+        Node around = heading;
+        while (!(around instanceof ScrollPane)) {
+            around = around.getParent();
+        }
+        ScrollPane scroll = (ScrollPane) around;
+        for (double at : new double[] {0, 0.5, 1}) {
+            robot.interact(() -> scroll.setVvalue(at));
+            until(() -> scroll.getVvalue() == at);
+            double top = heading.localToScene(heading.getBoundsInLocal()).getMinY();
+            double room = scroll.localToScene(scroll.getBoundsInLocal()).getMinY();
+            assertTrue(top >= room - 1 && top < room + 80, "at " + at + ": " + top + " in a room from " + room);
+        }
     }
 }
