@@ -96,7 +96,17 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
 
     /** Its changes, each as a step for the creator. */
     public List<String> sentences() {
-        return changes.stream()
+        return sentences(changes);
+    }
+
+    /** Its changes that another repair doesn't make. */
+    public List<Change> beyond(Repair other) {
+        return changes.stream().filter(c -> !other.changes.contains(c)).toList();
+    }
+
+    /** Some of its changes, each as a step for the creator. */
+    public List<String> sentences(List<Change> some) {
+        return some.stream()
                 .map(c -> Sentences.say(c instanceof Change.Add ? after.rig() : before.rig(), c))
                 .toList();
     }

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.repair;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -10,6 +11,7 @@ import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.SidePane;
@@ -92,11 +94,11 @@ public final class RepairSide extends SidePane {
         instead.setId("instead");
         all.add(instead);
         store.planner().instead(fixes -> offer(instead, fixes));
+        ways(all, planning);
         all.add(Nodes.rule());
         for (Offer offer : offers) {
             all.add(offer(offer));
         }
-        ways(all, planning);
         return all;
     }
 
@@ -161,17 +163,31 @@ public final class RepairSide extends SidePane {
         return new ClickRow("fix", offer.id, offer.name, offer.run, name, Nodes.spacer(), keys);
     }
 
-    /** Other ways to the same end. */
-    private static void ways(List<Node> all, Planning planning) {
-        if (planning.ways().size() < 2) {
+    /** Other ways to repair the whole: what they do instead of what, and what they cost. */
+    private void ways(List<Node> all, Planning planning) {
+        List<Repair> ways = planning.ways();
+        if (ways.size() < 2) {
             return;
         }
+        Repair first = ways.getFirst();
         all.add(Nodes.rule());
-        part(all, "Another way");
-        for (Repair way : planning.ways().subList(1, planning.ways().size())) {
-            Label words = Nodes.label(way.where(), "plain");
-            Label price = Nodes.label(way.price(), "small", "soft");
-            all.add(new VBox(1, words, price));
+        part(all, ways.size() == 2 ? "Another way for the whole" : "Other ways for the whole");
+        for (Repair way : ways.subList(1, ways.size())) {
+            String does = told(way, way.beyond(first));
+            String not = told(first, first.beyond(way));
+            Label instead = Nodes.label("instead of: " + not, "small", "soft");
+            instead.setManaged(!not.isEmpty());
+            instead.setVisible(!not.isEmpty());
+            all.add(new ClickRow(
+                    "fix",
+                    "way-" + ways.indexOf(way),
+                    "Another way: " + does + " Instead of: " + not + " " + way.price(),
+                    () -> store.planner().take(way),
+                    new VBox(1, Nodes.label(does, "plain"), instead, Nodes.label(way.price(), "small", "warn-text"))));
         }
+    }
+
+    private static String told(Repair of, List<Change> changes) {
+        return of.sentences(changes).stream().map(s -> s + ".").collect(Collectors.joining(" "));
     }
 }

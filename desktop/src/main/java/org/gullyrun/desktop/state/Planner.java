@@ -296,6 +296,15 @@ public final class Planner {
         }
     }
 
+    /** Plans anew with all that another way does otherwise. */
+    public void take(Repair way) {
+        WorkPlan plan = store.state().planning().plan();
+        if (plan != null) {
+            require(way.beyond(plan.repair()));
+            store.tell(new Message("Planned another way. Shift X goes back to the first.", false));
+        }
+    }
+
     /** Plans anew with changes that a person wants to be part of it. */
     public void require(List<Change> changes) {
         Planning now = store.state().planning();

@@ -10,6 +10,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import javafx.scene.Node;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -19,6 +21,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.WorkRecord;
+import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
@@ -191,6 +194,27 @@ class RepairStepTest extends WindowTest {
         until(() -> plan().steps().stream().anyMatch(s -> other.contains(s.sentence())));
         assertTrue(plan().steps().stream().noneMatch(s -> s.sentence().equals(first)), first);
         assertTrue(plan().repair().left().isEmpty());
+    }
+
+    @Test
+    void anotherWayIsTakenAsAWholeAndLeftAgain(Hands robot) throws Exception {
+        planned(robot);
+        until(() -> robot.lookup("#way-1").tryQuery().isPresent());
+        Repair first = plan().repair();
+        Repair way = state().planning().ways().get(1);
+        String told = text(robot, "#way-1 .label");
+        way.sentences(way.beyond(first)).forEach(s -> assertTrue(told.contains(s), told));
+        first.sentences(first.beyond(way)).forEach(s -> assertTrue(told.contains(s), told));
+        Node row = robot.lookup("#way-1").query();
+        robot.interact(row::requestFocus);
+        robot.push(KeyCode.ENTER);
+        until(() -> plan().repair().changes().containsAll(way.beyond(first)));
+        assertTrue(plan().repair().left().isEmpty());
+        assertTrue(
+                plan().repair().changes().stream().noneMatch(first.beyond(way)::contains),
+                plan().repair().changes().toString());
+        robot.push(KeyCode.SHIFT, KeyCode.X);
+        until(() -> Set.copyOf(plan().repair().changes()).equals(Set.copyOf(first.changes())));
     }
 
     @Test
