@@ -157,7 +157,13 @@ final class RepairCommand implements Callable<Integer> {
         }
         for (Repair other : others) {
             out.println();
-            out.println("Another way, " + other.where() + ": " + other.price());
+            Repair first = plan.repair();
+            out.println("Another way (" + other.price() + "):");
+            other.sentences(other.beyond(first)).forEach(line -> out.println("    " + line));
+            if (!first.beyond(other).isEmpty()) {
+                out.println("  instead of:");
+                first.sentences(first.beyond(other)).forEach(line -> out.println("    " + line));
+            }
         }
         for (Finding left : plan.repair().left()) {
             out.println();

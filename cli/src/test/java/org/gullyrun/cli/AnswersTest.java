@@ -288,6 +288,11 @@ class AnswersTest {
                             assertTrue(told.contains(step.get("sentence").asText()), told));
             assertTrue(told.contains("None of these can be left out."), told);
         }
+        String other = terminal.out();
+        other = other.substring(other.indexOf("Another way ("));
+        assertTrue(other.contains("    In Chimewire, choose Tern headset as the output"), other);
+        assertTrue(
+                other.contains("  instead of:\n    Set the playback default of Desk PC to Plover, play side"), other);
         JsonNode without = json("repair", file, "--survey", "as-found", "--without", "in-default/muted", "--json");
         without.get("steps")
                 .forEach(step -> assertFalse(step.get("element").asText().equals("in-default")
