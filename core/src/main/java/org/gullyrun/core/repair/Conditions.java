@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
 
 /**
  * What a technician has said about a repair.
@@ -46,5 +48,32 @@ public record Conditions(Set<Address> without, List<Change> required) {
         more.removeIf(c -> about(c).equals(about(change)));
         more.add(change);
         return new Conditions(without, more);
+    }
+
+    /** What is required and not yet so in a rig, as changes to it as it stands: some of it may be done by now. */
+    public List<Change> due(Rig rig) {
+        List<Change> due = new ArrayList<>();
+        for (Change change : required) {
+            Element now = rig.find(change.element());
+            switch (change) {
+                case Change.Set set -> {
+                    Change.Set still = now == null ? null : Change.setRaw(rig, set.element(), set.setting(), set.to());
+                    if (still != null) {
+                        due.add(still);
+                    }
+                }
+                case Change.Add add -> {
+                    if (now == null) {
+                        due.add(add);
+                    }
+                }
+                case Change.Remove remove -> {
+                    if (now != null) {
+                        due.add(new Change.Remove(now));
+                    }
+                }
+            }
+        }
+        return due;
     }
 }

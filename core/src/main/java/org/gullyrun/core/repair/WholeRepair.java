@@ -104,7 +104,8 @@ public final class WholeRepair {
             progress.accept(List.copyOf(repairs));
         }
         for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
-            Repair other = repairs.size() > mostOthers || isRequired(change) ? null : without(first, change);
+            Repair other =
+                    repairs.size() > mostOthers || isRequired(conditions, change) ? null : without(first, change);
             if (other != null && isAnotherWay(other, repairs)) {
                 repairs.add(other);
                 progress.accept(List.copyOf(repairs));
@@ -122,7 +123,7 @@ public final class WholeRepair {
     /** The same repair with fewer changes where there are any, and with what is known of its size. */
     private Repair smallest(Repair repair) {
         if (repair.changes().size() < 2
-                || !conditions.required().isEmpty()
+                || !conditions.due(reading.rig()).isEmpty()
                 || repair.proof() == Repair.Proof.UNPROVED) {
             return repair;
         }
@@ -140,7 +141,8 @@ public final class WholeRepair {
     private @Nullable Repair irreducible() {
         Reading start;
         try {
-            start = conditions.required().isEmpty() ? reading : audit.read(reading, conditions.required());
+            List<Change> due = conditions.due(reading.rig());
+            start = due.isEmpty() ? reading : audit.read(reading, due);
         } catch (Changes.Conflict e) {
             return null; // what is required doesn't fit the rig any more
         }
@@ -159,10 +161,6 @@ public final class WholeRepair {
                         conditions.without(Conditions.about(change)),
                         start,
                         first.left().size());
-    }
-
-    private boolean isRequired(Change change) {
-        return conditions.required().contains(change);
     }
 
     /** The changes of a repair without which most is left. */

@@ -156,5 +156,20 @@ class PlannerTest extends WithoutWindow {
         assertTrue(
                 plan.steps().stream().anyMatch(s -> s.change().equals(wanted)),
                 sentences(plan).toString());
+
+        // Once it is done it is no step any more, and stands in nobody's way.
+        int at = plan.steps().stream().map(WorkPlan.Step::change).toList().indexOf(wanted);
+        store.planner().look(at);
+        store.planner().done();
+        WorkPlan rest = planned(plan);
+        WorkPlan.Step other = rest.steps().getFirst();
+        store.planner().look(0);
+        store.planner().ruleOut("not today");
+        WorkPlan last = planned(rest);
+        assertTrue(
+                sentences(last).stream().noneMatch(other.sentence()::equals),
+                sentences(last).toString());
+        assertFalse(last.steps().isEmpty());
+        assertTrue(last.steps().stream().noneMatch(s -> s.change().equals(wanted)));
     }
 }
