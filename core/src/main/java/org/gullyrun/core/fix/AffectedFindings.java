@@ -85,9 +85,18 @@ final class AffectedFindings {
                 case Change.Remove remove -> {}
             }
         }
-        return all.isEmpty()
-                ? List.of()
-                : findings.stream().filter(f -> isTouched(f, all)).toList();
+        return findings.stream()
+                .filter(f -> isTouched(f, all) || leaves(f, changes))
+                .toList();
+    }
+
+    /** Whether a finding is about a device that is chosen now and isn't any more after a change. */
+    private static boolean leaves(Finding finding, List<Change> changes) {
+        return finding.rule().startsWith("device.")
+                && changes.stream()
+                        .anyMatch(c -> c instanceof Change.Set set
+                                && set.from() instanceof Choice.To(String device)
+                                && finding.subject().elements().contains(device));
     }
 
     /** Where a change opens or closes routes, scene by scene. */

@@ -123,6 +123,7 @@ class RootCausesTest {
             if (groups.isEmpty()) {
                 continue;
             }
+            CertainLosses losses = new CertainLosses(reading);
             // Plainly: every candidate of every finding is made, and what clears most without bringing anything new
             // wins.
             long most = 0;
@@ -131,7 +132,8 @@ class RootCausesTest {
                 for (List<Change> changes : finding.severity() == Severity.NOTE
                         ? List.<List<Change>>of()
                         : Candidates.of(reading, finding)) {
-                    Fixes.Made made = fixes.made(reading, changes);
+                    // What takes a must away for good is no root cause, though it may have been too faint before.
+                    Fixes.Made made = losses.isCertain(changes) ? null : fixes.made(reading, changes);
                     if (made != null) {
                         Fix fix = made.fix();
                         long clears = bad(reading, fix);
