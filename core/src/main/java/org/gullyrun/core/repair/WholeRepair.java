@@ -37,6 +37,8 @@ public final class WholeRepair {
     private static final int MOST_RULED_OUT = 3;
     /** So many alternatives are kept. */
     private static final int MOST_ALTERNATIVES = 2;
+    /** With more serious findings than this, fewer changes are not sought: which of them each change may clear would take too long. */
+    private static final int MOST_SERIOUS = 150;
     /** So many findings that root causes leave are looked at one by one. */
     private static final int MOST_LEFT = 8;
 
@@ -123,6 +125,7 @@ public final class WholeRepair {
     /** The same repair with fewer changes where there are any, and with what is known of its size. */
     private Repair smallest(Repair repair) {
         if (repair.changes().size() < 2
+                || bad(reading).size() > MOST_SERIOUS
                 || !conditions.due(reading.rig()).isEmpty()
                 || repair.proof() == Repair.Proof.UNPROVED) {
             return repair;

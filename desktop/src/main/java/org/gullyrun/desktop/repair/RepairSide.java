@@ -19,6 +19,7 @@ import org.gullyrun.desktop.state.Planning;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
 
 /** Beside the steps: the one looked at, what to say to the creator, the exact setting, and what comes of it. */
 public final class RepairSide extends SidePane {
@@ -27,6 +28,10 @@ public final class RepairSide extends SidePane {
 
     private final Store store;
     private final List<Offer> offers;
+    /** The step for which other fixes were found last, and these. */
+    private WorkPlan.@Nullable Step offeredFor;
+
+    private List<Fix> offered = List.of();
 
     /**
      * Something that can be done with the steps.
@@ -93,7 +98,15 @@ public final class RepairSide extends SidePane {
         VBox instead = new VBox(2);
         instead.setId("instead");
         all.add(instead);
-        store.planner().instead(fixes -> offer(instead, fixes));
+        if (step == offeredFor) {
+            offer(instead, offered); // other ways have come, or another scene: what was found for the step stays
+        } else {
+            store.planner().instead(fixes -> {
+                offeredFor = step;
+                offered = fixes;
+                offer(instead, fixes);
+            });
+        }
         ways(all, planning);
         all.add(Nodes.rule());
         for (Offer offer : offers) {

@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.window;
 
+import java.util.concurrent.TimeUnit;
 import javafx.geometry.Point2D;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -7,6 +8,7 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.testfx.api.FxRobot;
+import org.testfx.api.FxRobotException;
 import org.testfx.robot.Motion;
 import org.testfx.robot.MouseRobot;
 import org.testfx.service.query.PointQuery;
@@ -17,6 +19,7 @@ import org.testfx.util.WaitForAsyncUtils;
  * pixel, as the robot does of itself, took more than half of the time of all tests of the window.
  */
 final class Hands extends FxRobot {
+    private static final int MOST_TRIES = 100;
 
     /** Gives a test the hands it asks for. */
     static final class Given implements ParameterResolver {
@@ -38,6 +41,22 @@ final class Hands extends FxRobot {
         mouse.moveNoWait(point.subtract(2, 1)); // so that it moves within what it points at, too
         mouse.move(point);
         return this;
+    }
+
+    /** Clicks on what may be drawn anew at this moment: it is looked for again then, as a person would. */
+    @Override
+    public Hands clickOn(String query, MouseButton... buttons) {
+        for (int tries = 0; ; tries++) {
+            try {
+                super.clickOn(query, buttons);
+                return this;
+            } catch (FxRobotException | NullPointerException e) {
+                if (tries == MOST_TRIES) {
+                    throw e;
+                }
+                WaitForAsyncUtils.sleep(100, TimeUnit.MILLISECONDS);
+            }
+        }
     }
 
     @Override
