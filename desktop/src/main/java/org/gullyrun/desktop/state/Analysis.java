@@ -375,10 +375,12 @@ final class Analysis implements AutoCloseable {
 
     /** Works something out of a reading and hands it over. */
     <T> void ask(Reading reading, Function<Reading, T> question, Consumer<T> then) {
-        reader.execute(reporting("work that out", () -> {
-            T answer = question.apply(reading);
-            interfaceThread.accept(() -> then.accept(answer));
-        }));
+        if (!reader.isShutdown()) { // the pointer may still move over a window that is being closed
+            reader.execute(reporting("work that out", () -> {
+                T answer = question.apply(reading);
+                interfaceThread.accept(() -> then.accept(answer));
+            }));
+        }
     }
 
     @Override

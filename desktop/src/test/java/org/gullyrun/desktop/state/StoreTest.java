@@ -260,4 +260,13 @@ class StoreTest {
         one.close();
         two.close();
     }
+
+    @Test
+    void aViewThatAsksAfterTheWindowWasClosedGetsNoAnswerAndDoesNoHarm() {
+        store.close();
+        boolean[] told = {false};
+        store.ask(reading -> 1, one -> told[0] = true);
+        store.work("draw", () -> () -> told[0] = true);
+        assertFalse(told[0]);
+    }
 }
