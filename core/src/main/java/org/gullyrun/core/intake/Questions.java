@@ -218,6 +218,10 @@ public final class Questions {
         return List.copyOf(all.values());
     }
 
+    private static void ask(Address at, String question, String why, Map<Address, Question> into) {
+        ask(new Question(at, question, why), into);
+    }
+
     private static void ask(Question question, Map<Address, Question> into) {
         into.putIfAbsent(question.at(), question);
     }
@@ -246,10 +250,9 @@ public final class Questions {
                 && element.get(Sources.KEEPS_TIME) instanceof String leader
                 && element.raw(Sources.HEARD_AT) == null) {
             ask(
-                    new Question(
-                            new Address(element.id(), Sources.HEARD_AT.key()),
-                            "On whose headphones does " + element.name() + " hear " + rig.name(leader) + "?",
-                            "the routes there decide how late " + element.name() + " is for everybody else"),
+                    new Address(element.id(), Sources.HEARD_AT.key()),
+                    "On whose headphones does " + element.name() + " hear " + rig.name(leader) + "?",
+                    "the routes there decide how late " + element.name() + " is for everybody else",
                     into);
         }
         if (element.kind() == Kind.OUTLET && element.get(Outlets.SORT) instanceof Outlets.Sort sort) {
@@ -277,10 +280,9 @@ public final class Questions {
             boolean open = now == Unknown.UNKNOWN || !call && now == Choice.Special.UNSET;
             if (open && DefaultFollowers.any(rig, machine.id(), direction, call)) {
                 ask(
-                        new Question(
-                                new Address(machine.id(), role.key()),
-                                "Which device is the " + role.label() + " of " + machine.name() + "?",
-                                "in the system's sound settings"),
+                        new Address(machine.id(), role.key()),
+                        "Which device is the " + role.label() + " of " + machine.name() + "?",
+                        "in the system's sound settings",
                         into);
             } else if (now instanceof Choice.To(String device)
                     && machine.or(Machines.orderOf(role), List.of()).isEmpty()
@@ -288,11 +290,10 @@ public final class Questions {
                     && Choices.standing(rig, machine.id(), direction, call).is().equals(device)
                     && DefaultFollowers.any(rig, machine.id(), direction, call)) {
                 ask(
-                        new Question(
-                                new Address(machine.id(), Machines.orderOf(role).key()),
-                                "Which device is the " + role.label() + " of " + machine.name() + " while "
-                                        + rig.name(device) + " is off?",
-                                "in the system's sound settings"),
+                        new Address(machine.id(), Machines.orderOf(role).key()),
+                        "Which device is the " + role.label() + " of " + machine.name() + " while " + rig.name(device)
+                                + " is off?",
+                        "in the system's sound settings",
                         into);
             }
         }
@@ -311,10 +312,9 @@ public final class Questions {
             Address at = new Address(production.id(), purpose.key());
             if (production.or(purpose, "").isEmpty()) {
                 ask(
-                        new Question(
-                                at,
-                                "What is " + Sentences.called("track", name) + " for?",
-                                "live, archive, or who is recorded on it"),
+                        at,
+                        "What is " + Sentences.called("track", name) + " for?",
+                        "live, archive, or who is recorded on it",
                         into);
             }
         }
@@ -324,33 +324,29 @@ public final class Questions {
     private static void outlet(Rig rig, Element outlet, Outlets.Sort sort, Map<Address, Question> into) {
         if (sort.isDevice() && outlet.raw(Outlets.DEVICE) == Choice.Special.UNSET) {
             ask(
-                    new Question(
-                            new Address(outlet.id(), Outlets.DEVICE.key()),
-                            "Which device carries the sound for " + outlet.name() + "?",
-                            "the headset or speakers that are worn or heard"),
+                    new Address(outlet.id(), Outlets.DEVICE.key()),
+                    "Which device carries the sound for " + outlet.name() + "?",
+                    "the headset or speakers that are worn or heard",
                     into);
         } else if (sort.isDevice()
                 && outlet.raw(Outlets.DEVICE) == Choice.Special.DEFAULT
                 && Choices.machineOf(rig, outlet) == null) {
             ask(
-                    new Question(
-                            new Address(outlet.id(), Outlets.MACHINE.key()),
-                            "Which computer's default does " + outlet.name() + " use?",
-                            ""),
+                    new Address(outlet.id(), Outlets.MACHINE.key()),
+                    "Which computer's default does " + outlet.name() + " use?",
+                    "",
                     into);
         } else if (sort.isOutput() && outlet.raw(Outlets.OUTPUT) == null) {
             ask(
-                    new Question(
-                            new Address(outlet.id(), Outlets.OUTPUT.key()),
-                            "Which output is " + outlet.name() + "?",
-                            "of the production"),
+                    new Address(outlet.id(), Outlets.OUTPUT.key()),
+                    "Which output is " + outlet.name() + "?",
+                    "of the production",
                     into);
         } else if (sort == Outlets.Sort.FAR_END && outlet.raw(Outlets.APPLICATION) == null) {
             ask(
-                    new Question(
-                            new Address(outlet.id(), Outlets.APPLICATION.key()),
-                            "Which call program do " + outlet.name() + " hear you through?",
-                            ""),
+                    new Address(outlet.id(), Outlets.APPLICATION.key()),
+                    "Which call program do " + outlet.name() + " hear you through?",
+                    "",
                     into);
         }
     }

@@ -2,7 +2,6 @@ package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -16,7 +15,6 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.SideEffects;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Kind;
 import org.jspecify.annotations.Nullable;
 
@@ -110,7 +108,7 @@ final class SmallerSet {
     }
 
     private boolean does(List<Change> changes) {
-        Reading after = read(reading, changes);
+        Reading after = WholeRepair.read(audit, reading, changes);
         return after != null && does(after);
     }
 
@@ -132,7 +130,7 @@ final class SmallerSet {
                 return null;
             }
             trials--;
-            Reading after = made.contains(change) ? null : read(now, List.of(change));
+            Reading after = made.contains(change) ? null : WholeRepair.read(audit, now, List.of(change));
             List<Change> with = new ArrayList<>(made);
             with.add(change);
             List<Change> found = after == null ? null : on(after, with);
@@ -156,8 +154,9 @@ final class SmallerSet {
             return List.of();
         }
         List<Change> fewest = rest.stream()
-                .map(f -> mayClear.keySet().stream()
-                        .filter(c -> mayClear.getOrDefault(c, Set.of()).contains(f))
+                .map(f -> mayClear.entrySet().stream()
+                        .filter(e -> e.getValue().contains(f))
+                        .map(Map.Entry::getKey)
                         .toList())
                 .min(Comparator.comparingInt(List::size))
                 .orElse(List.of());
@@ -167,18 +166,7 @@ final class SmallerSet {
                 .toList();
     }
 
-    private @Nullable Reading read(Reading before, List<Change> changes) {
-        try {
-            return audit.read(before, changes);
-        } catch (Changes.Conflict e) {
-            return null;
-        }
-    }
-
     private Set<String> bad(Reading of) {
-        return of.findings().stream()
-                .filter(f -> f.isBad() && audit.asks(f.rule()))
-                .map(Finding::identity)
-                .collect(Collectors.toCollection(HashSet::new));
+        return WholeRepair.bad(audit, of);
     }
 }

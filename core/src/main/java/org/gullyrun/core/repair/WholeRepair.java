@@ -142,14 +142,8 @@ public final class WholeRepair {
 
     /** A repair of which nothing can be left out; null if cancelled. */
     private @Nullable Repair irreducible() {
-        Reading start;
-        try {
-            List<Change> due = conditions.due(reading.rig());
-            start = due.isEmpty() ? reading : audit.read(reading, due);
-        } catch (Changes.Conflict e) {
-            return null; // what is required doesn't fit the rig any more
-        }
-        return repair(conditions, start, Integer.MAX_VALUE);
+        Reading start = read(conditions.due(reading.rig())); // null if what is required doesn't fit the rig any more
+        return start == null ? null : repair(conditions, start, Integer.MAX_VALUE);
     }
 
     /**
@@ -267,15 +261,24 @@ public final class WholeRepair {
     }
 
     private @Nullable Reading read(List<Change> changes) {
+        return read(audit, reading, changes);
+    }
+
+    /** A rig with some changes, read; null if they don't fit it. */
+    static @Nullable Reading read(Audit audit, Reading before, List<Change> changes) {
         try {
-            return changes.isEmpty() ? reading : audit.read(reading, changes);
+            return changes.isEmpty() ? before : audit.read(before, changes);
         } catch (Changes.Conflict e) {
             return null;
         }
     }
 
-    /** The critical and major findings of the rules that are asked. */
     private Set<String> bad(Reading of) {
+        return bad(audit, of);
+    }
+
+    /** The critical and major findings of the rules that are asked, by identity. */
+    static Set<String> bad(Audit audit, Reading of) {
         Set<String> bad = new HashSet<>();
         of.findings().stream().filter(f -> f.isBad() && audit.asks(f.rule())).forEach(f -> bad.add(f.identity()));
         return bad;

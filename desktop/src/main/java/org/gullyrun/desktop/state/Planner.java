@@ -301,7 +301,7 @@ public final class Planner {
         WorkPlan plan = store.state().planning().plan();
         if (plan != null) {
             require(way.beyond(plan.repair()));
-            store.tell(new Message("Planned another way. Shift X goes back to the first.", false));
+            store.tell(new Message("Planned the other way. Shift X allows everything again.", false));
         }
     }
 
