@@ -21,6 +21,8 @@ import org.testfx.util.WaitForAsyncUtils;
 final class Hands extends FxRobot {
     private static final int MOST_TRIES = 100;
 
+    private final Arrivals arrivals = new Arrivals();
+
     /** Gives a test the hands it asks for. */
     static final class Given implements ParameterResolver {
         @Override
@@ -74,12 +76,26 @@ final class Hands extends FxRobot {
     }
 
     @Override
+    public Hands clickOn(MouseButton... buttons) {
+        arrivals.await(1, () -> super.clickOn(buttons));
+        return this;
+    }
+
+    @Override
+    public Hands doubleClickOn(MouseButton... buttons) {
+        arrivals.await(2, () -> super.doubleClickOn(buttons));
+        return this;
+    }
+
+    @Override
     public Hands push(KeyCode... combination) {
         var keys = robotContext().getKeyboardRobot();
-        keys.pressNoWait(combination);
-        for (int i = combination.length - 1; i >= 0; i--) {
-            keys.releaseNoWait(combination[i]);
-        }
+        arrivals.await(combination.length, () -> {
+            keys.pressNoWait(combination);
+            for (int i = combination.length - 1; i >= 0; i--) {
+                keys.releaseNoWait(combination[i]);
+            }
+        });
         WaitForAsyncUtils.waitForFxEvents();
         return this;
     }

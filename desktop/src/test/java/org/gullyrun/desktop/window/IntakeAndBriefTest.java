@@ -202,6 +202,7 @@ class IntakeAndBriefTest extends WindowTest {
         // The side is drawn anew with each reading: wait for the one that is there to stay.
         WaitForAsyncUtils.waitForFxEvents();
         Thread.sleep(120);
+        until(() -> robot.lookup(what).tryQuery().isPresent());
         Node node = robot.lookup(what).query();
         if (what.startsWith("#start")) {
             WaitForAsyncUtils.asyncFx(() -> KeyStroke.on(node, KeyCode.ENTER)).get();

@@ -21,6 +21,7 @@ import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.mockito.Mockito;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -60,6 +61,12 @@ abstract class WindowTest {
         stage.setWidth(1280);
         stage.setHeight(800);
         stage.show();
+    }
+
+    /** What is pressed before the window has the keyboard is lost. */
+    @BeforeEach
+    void haveTheKeyboard() throws Exception {
+        until(() -> stage == null || stage.isFocused());
     }
 
     @AfterEach
