@@ -17,6 +17,7 @@ import javafx.scene.text.Text;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.RestingGroup;
 import org.gullyrun.desktop.state.Shown;
 import org.jspecify.annotations.Nullable;
 
@@ -41,7 +42,7 @@ final class MapSheet {
     private record Item(Object look, List<Node> nodes, List<Lit> lit) {}
 
     private final Map<Layer, Group> groups = new HashMap<>();
-    private final Group world = new Group();
+    private final Group world = new RestingGroup();
     private final Map<Object, Item> items = new HashMap<>();
     private final Set<Object> seen = new HashSet<>();
     private Item item = new Item("", new ArrayList<>(), new ArrayList<>());
