@@ -35,6 +35,9 @@ final class CauseCandidate {
     /** What it does; null until it has been made. */
     @Nullable
     Fix fix;
+    /** What it does on the rig as it was found; null until it has been made there. */
+    @Nullable
+    Fix alone;
     /** The rig with it, read; null where that is not kept. */
     @Nullable
     Reading after;

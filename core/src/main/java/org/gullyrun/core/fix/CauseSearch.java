@@ -142,9 +142,14 @@ final class CauseSearch {
             option.after = null;
             weigh(option);
         }
-        Fixes.Made alone = fixes.made(first, best.changes);
-        groups.add(new Group(fix, gone, alone == null ? null : alone.fix()));
+        groups.add(new Group(fix, gone, best.alone == null ? alone(best) : best.alone));
         return true;
+    }
+
+    /** What a candidate does on the rig as it was found; null if it does not fit that. */
+    private @Nullable Fix alone(CauseCandidate candidate) {
+        Fixes.Made made = fixes.made(first, candidate.changes);
+        return made == null ? null : made.fix();
     }
 
     /** Sets aside those of some candidates that are certain to lose a must; whether there was one. */

@@ -78,6 +78,9 @@ final class Trials {
             c.fix = made == null ? null : made.fix();
             c.after = made == null || c.brings() ? null : made.after();
             c.at = changes;
+            if (changes == 0) {
+                c.alone = c.fix;
+            }
         });
         return due;
     }
