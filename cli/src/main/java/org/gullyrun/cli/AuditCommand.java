@@ -12,7 +12,6 @@ import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.audit.Symptoms;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
@@ -160,7 +159,7 @@ final class AuditCommand implements Callable<Integer> {
             out.println();
             out.printf("%-8s  %s%n", row.first().severity().word(), row.title());
             if (row.findings().stream()
-                    .anyMatch(f -> Symptoms.fits(opened.what().terms().complaint(), f))) {
+                    .anyMatch(f -> opened.reading().fits(opened.what().terms().complaint(), f))) {
                 out.println("          As reported.");
             }
             row.findings().forEach(f -> out.println("          " + f.words().exact()));

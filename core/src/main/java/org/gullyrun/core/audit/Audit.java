@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Brief;
@@ -130,7 +131,8 @@ public final class Audit {
             findings.addAll(same == null ? rule.check(context) : same);
         }
         List<Finding> asFound = List.copyOf(findings);
-        findings.sort(Comparator.comparing((Finding f) -> !Symptoms.fits(complaint, f))
+        findings.sort(Comparator.comparing(
+                        (Finding f) -> !Symptoms.fits(complaint, f, Objects.requireNonNull(known.get(f.rule()))))
                 .thenComparing(Finding::severity)
                 .thenComparingInt(f -> order.getOrDefault(f.rule(), -1))
                 .thenComparing(f -> f.subject().text(), Ids.ORDER));

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.rig.Element;
@@ -44,6 +45,11 @@ public record Reading(
     /** The rule that found something in this reading, or in one of another rig by the same audit. */
     public Rule rule(Finding finding) {
         return basis.rule(finding.rule());
+    }
+
+    /** Whether a finding can be what the creator reports. */
+    public boolean fits(Complaint complaint, Finding finding) {
+        return Symptoms.fits(complaint, finding, rule(finding));
     }
 
     /** How many findings have a severity. */

@@ -1,6 +1,8 @@
 package org.gullyrun.core.audit;
 
 import java.util.List;
+import java.util.Set;
+import org.gullyrun.core.brief.Complaint.What;
 
 /** One question put to a rig. Without state; everything it needs is in the context. */
 public interface Rule {
@@ -10,6 +12,11 @@ public interface Rule {
 
     /** What it is about. */
     Topic topic();
+
+    /** What a creator would report where it finds something; empty if that is not heard. */
+    default Set<What> heardAs() {
+        return topic().heardAs();
+    }
 
     /** How its findings can be fixed. */
     default FixKind fixKind() {

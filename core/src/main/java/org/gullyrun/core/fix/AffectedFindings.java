@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
@@ -42,7 +43,6 @@ final class AffectedFindings {
     private static final Set<String> CHOICES =
             Set.of(Applications.PROGRAM_CHOICE.key(), Applications.SYSTEM_CHOICE.key());
     private static final Set<Setting<?>> USABLE = Set.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED);
-    private static final Set<String> ABSENT = Set.of("missing", "scene.gap");
 
     private final Reading reading;
     /** The places of the scenes that are not like the one before. */
@@ -91,8 +91,9 @@ final class AffectedFindings {
     }
 
     /** Whether a finding is about a device that is chosen now and isn't any more after a change. */
-    private static boolean leaves(Finding finding, List<Change> changes) {
-        return finding.rule().startsWith("device.")
+    private boolean leaves(Finding finding, List<Change> changes) {
+        Topic topic = reading.rule(finding).topic();
+        return (topic == Topic.DEVICE || topic == Topic.CALL)
                 && changes.stream()
                         .anyMatch(c -> c instanceof Change.Set set
                                 && set.from() instanceof Choice.To(String device)
@@ -259,9 +260,10 @@ final class AffectedFindings {
             Ends ends = this.ends.computeIfAbsent(finding.identity(), x -> new Ends(finding));
             return places.stream().anyMatch(ends::touches);
         }
-        return finding.rule().startsWith("loop.")
+        Topic topic = reading.rule(finding).topic();
+        return topic == Topic.LOOP
                 ? places.stream().anyMatch(p -> p.does == Does.CLOSES && goesRound(scene(p), p))
-                : finding.rule().startsWith("level.")
+                : topic == Topic.LEVEL
                         && places.stream()
                                 .anyMatch(p -> p.to.length == 0
                                         || finding.subject().elements().stream().anyMatch(e -> leads(p, e)));
@@ -279,13 +281,13 @@ final class AffectedFindings {
 
     /** Where the routes of a finding about a source and an outlet go, scene by scene. */
     private final class Ends {
-        private final String rule;
+        private final Topic topic;
         private final boolean[][] fromSource = new boolean[reading.scenes().size()][];
         private final boolean[][] toOutlet = new boolean[reading.scenes().size()][];
 
         /** Searches forward from the source and back from the listener, once for scenes of the same shape. */
         Ends(Finding finding) {
-            this.rule = finding.rule();
+            this.topic = reading.rule(finding).topic();
             FlowGraph last = null;
             int source = -1;
             int outlet = -1;
@@ -319,7 +321,7 @@ final class AffectedFindings {
 
         /** Whether a place lies on a way from the source to the listener, and what it does can fix this finding. */
         boolean touches(Place place) {
-            return !(place.does == Does.OPENS ? rule.equals("leak") : ABSENT.contains(rule))
+            return !(place.does == Does.OPENS ? topic == Topic.LEAK : topic == Topic.MISSING)
                     && (place.to.length == 0 || any(place.to, toOutlet[place.scene]))
                     && (place.from.length == 0 || any(place.from, fromSource[place.scene]));
         }

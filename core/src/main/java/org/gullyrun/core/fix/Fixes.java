@@ -20,6 +20,7 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -201,35 +202,34 @@ public final class Fixes {
         } catch (Changes.Conflict e) {
             return null; // two gates of one route that are one setting with different values cannot both be met
         }
-        Map<String, Severity> then = bySubject(before);
-        Map<String, Severity> now = bySubject(after);
+        Map<String, Finding> then = byIdentity(before);
+        Map<String, Finding> now = byIdentity(after);
         List<String> cleared = new ArrayList<>();
         List<String> created = new ArrayList<>();
         int[] worth = {0};
         int[] bad = {0};
         Set<String> silent = after.missingPairs();
-        then.forEach((identity, severity) -> {
-            Severity left = now.get(identity);
-            if (left == null && isMissing(identity) && silent.contains(pair(identity))) {
+        then.forEach((identity, was) -> {
+            Finding left = now.get(identity);
+            if (left == null
+                    && before.rule(was).topic() == Topic.MISSING
+                    && silent.contains(was.subject().text())) {
                 return; // it is only told under what is down now, or is lacking in other scenes
             }
-            if (left == null || severity.atLeast(Severity.MAJOR) && !left.atLeast(Severity.MAJOR)) {
+            if (left == null || was.isBad() && !left.isBad()) {
                 cleared.add(identity);
-                worth[0] += severity.weight();
+                worth[0] += was.severity().weight();
             }
         });
-        after.findings().stream().filter(f -> audit.asks(f.rule())).forEach(f -> {
-            String identity = f.identity();
-            Severity severity = f.severity();
-            Severity was = then.get(identity);
-            if (was == null && before.lackedUnseen(after, f)) {
+        now.forEach((identity, here) -> {
+            Finding was = then.get(identity);
+            if (was == null && before.lackedUnseen(after, here)) {
                 return;
             }
-            if (was == null && severity != Severity.NOTE
-                    || was != null && severity.atLeast(Severity.MAJOR) && !was.atLeast(Severity.MAJOR)) {
+            if (was == null && here.severity() != Severity.NOTE || was != null && here.isBad() && !was.isBad()) {
                 created.add(identity);
-                bad[0] += severity.atLeast(Severity.MAJOR) ? 1 : 0;
-                worth[0] -= severity.atLeast(Severity.MAJOR) ? 0 : severity.weight();
+                bad[0] += here.isBad() ? 1 : 0;
+                worth[0] -= here.isBad() ? 0 : here.severity().weight();
             }
         });
         cleared.sort(null);
@@ -247,16 +247,6 @@ public final class Fixes {
                         restores(changes),
                         Processing.lost(before, after, cleared)),
                 after);
-    }
-
-    /** Whether an identity is of a rule about something that doesn't arrive. */
-    private static boolean isMissing(String identity) {
-        return identity.startsWith("missing:") || identity.startsWith("scene.gap:");
-    }
-
-    /** The pair that a finding is about, from its identity. */
-    private static String pair(String identity) {
-        return identity.substring(identity.indexOf(':') + 1);
     }
 
     /** How many required or optional deliveries, each counted once for all scenes, are gone. */
@@ -282,11 +272,9 @@ public final class Fixes {
     }
 
     /** What the audit at hand can find: a reading may hold more, of rules that are not asked here. */
-    private Map<String, Severity> bySubject(Reading reading) {
-        Map<String, Severity> severities = new HashMap<>();
-        reading.findings().stream()
-                .filter(f -> audit.asks(f.rule()))
-                .forEach(f -> severities.put(f.identity(), f.severity()));
-        return severities;
+    private Map<String, Finding> byIdentity(Reading reading) {
+        Map<String, Finding> findings = new HashMap<>();
+        reading.findings().stream().filter(f -> audit.asks(f.rule())).forEach(f -> findings.put(f.identity(), f));
+        return findings;
     }
 }

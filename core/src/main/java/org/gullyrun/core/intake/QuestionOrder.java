@@ -10,7 +10,6 @@ import java.util.Set;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.Symptoms;
 import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Address;
@@ -58,7 +57,7 @@ public final class QuestionOrder {
     private static Map<Address, Integer> weights(Reading reading, Complaint reported) {
         Map<Address, Integer> weights = new HashMap<>();
         for (Finding finding : reading.findings()) {
-            int weight = finding.severity().weight() * (Symptoms.fits(reported, finding) ? REPORTED : 1);
+            int weight = finding.severity().weight() * (reading.fits(reported, finding) ? REPORTED : 1);
             if (finding.assumed() && weight > 0) {
                 unknown(reading, finding).forEach(at -> weights.merge(at, weight, Integer::sum));
             }

@@ -33,6 +33,8 @@ class SymptomsTest {
     @TempDir
     Path folder;
 
+    private static final Reading READING = RuleCatalogue.on(Terms.USUAL, 4).read(FOUND, SHOW.brief());
+
     private static List<Finding> found(Complaint complaint) {
         return RuleCatalogue.on(Terms.USUAL.with(complaint), 4)
                 .read(FOUND, SHOW.brief())
@@ -41,7 +43,7 @@ class SymptomsTest {
 
     private static List<Finding> first(Complaint complaint) {
         return found(complaint).stream()
-                .takeWhile(f -> Symptoms.fits(complaint, f))
+                .takeWhile(f -> READING.fits(complaint, f))
                 .toList();
     }
 
@@ -67,7 +69,7 @@ class SymptomsTest {
             assertEquals(
                     all, new HashSet<>(findings.stream().map(Finding::identity).toList()), what.word());
             int fitting = first(complaint).size();
-            assertTrue(findings.stream().skip(fitting).noneMatch(f -> Symptoms.fits(complaint, f)), what.word());
+            assertTrue(findings.stream().skip(fitting).noneMatch(f -> READING.fits(complaint, f)), what.word());
         }
     }
 
@@ -79,10 +81,25 @@ class SymptomsTest {
     }
 
     @Test
+    void eachRuleSaysAsWhatItsFindingsAreReported() {
+        assertEquals(Set.of("leak", "track.mixed", "loop.far-end"), rules(What.NOT_MEANT));
+        assertEquals(Set.of("missing", "scene.gap", "rate.drift", "device.fallback"), rules(What.CUTS_OUT));
+        assertEquals(Set.of("late.apart", "late.self"), rules(What.LATE));
+        assertEquals(Set.of("missing", "level.balance", "level.window"), rules(What.TOO_QUIET));
+    }
+
+    private static Set<String> rules(What what) {
+        return RuleCatalogue.ALL.stream()
+                .filter(rule -> rule.heardAs().contains(what))
+                .map(Rule::id)
+                .collect(Collectors.toSet());
+    }
+
+    @Test
     void withNothingReportedNothingFits() {
-        assertTrue(found(Complaint.NONE).stream().noneMatch(f -> Symptoms.fits(Complaint.NONE, f)));
+        assertTrue(found(Complaint.NONE).stream().noneMatch(f -> READING.fits(Complaint.NONE, f)));
         Complaint onlySince = Complaint.NONE.withSince("always");
-        assertTrue(found(onlySince).stream().noneMatch(f -> Symptoms.fits(onlySince, f)));
+        assertTrue(found(onlySince).stream().noneMatch(f -> READING.fits(onlySince, f)));
     }
 
     @Test

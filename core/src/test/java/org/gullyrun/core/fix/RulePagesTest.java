@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.ExamplePair;
 import org.gullyrun.core.audit.Finding;
@@ -17,6 +18,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.audit.rules.RulePages;
+import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -128,6 +130,7 @@ class RulePagesTest {
                 .append(finding.words().cause())
                 .append(" |\n| listeners notice | ")
                 .append(finding.words().noticed())
+                .append(reported(rule))
                 .append(" |\n\n## Fixes\n\n");
         boolean deep = !AUDIT.quick().asks(rule.id());
         List<Fix> fixes = new Fixes(deep ? AUDIT : AUDIT.quick()).find(reading, finding, () -> false);
@@ -148,6 +151,15 @@ class RulePagesTest {
                                 ? "In the sample show as it is known good.\n"
                                 : "In the sample show, known good, and then: " + said(pair.without()) + ".\n");
         return page.toString();
+    }
+
+    /** A line with what creators report where a rule finds something; none where that is not heard. */
+    private static String reported(Rule rule) {
+        String words = Stream.of(Complaint.What.values())
+                .filter(rule.heardAs()::contains)
+                .map(Complaint.What::word)
+                .collect(Collectors.joining("; "));
+        return words.isEmpty() ? "" : " |\n| creators report | " + words;
     }
 
     private static String said(List<Change> changes) {

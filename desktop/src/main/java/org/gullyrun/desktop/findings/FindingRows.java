@@ -16,7 +16,6 @@ import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.audit.Symptoms;
 import org.gullyrun.core.brief.Complaint;
 import org.gullyrun.core.brief.Waiver;
 import org.gullyrun.core.fix.RootCauses;
@@ -166,7 +165,7 @@ final class FindingRows {
     /** Whether something that a row tells can be what the creator reports. */
     boolean fits(State state, JoinedFindings row) {
         Complaint complaint = state.what().terms().complaint();
-        return row.findings().stream().anyMatch(f -> Symptoms.fits(complaint, f));
+        return row.findings().stream().anyMatch(f -> state.reading().fits(complaint, f));
     }
 
     /** A heading that takes as many lines as it needs. */

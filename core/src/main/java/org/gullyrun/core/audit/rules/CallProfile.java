@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Applications;
@@ -32,6 +33,11 @@ final class CallProfile implements Rule {
     @Override
     public Topic topic() {
         return Topic.CALL;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.ROBOTIC);
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
@@ -10,6 +11,7 @@ import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 
 /** Is something set to a device that cannot be used, so that sound takes the default instead? */
 final class DeviceFallback implements Rule {
@@ -21,6 +23,11 @@ final class DeviceFallback implements Rule {
     @Override
     public Topic topic() {
         return Topic.DEVICE;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.NOTHING, What.CUTS_OUT);
     }
 
     @Override

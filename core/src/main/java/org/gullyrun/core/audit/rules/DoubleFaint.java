@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
@@ -9,6 +10,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Complaint.What;
 import org.jspecify.annotations.Nullable;
 
 /** Are there copies fainter than a double's, over a route without coupling? */
@@ -21,6 +23,11 @@ final class DoubleFaint extends PairRule {
     @Override
     public Topic topic() {
         return Topic.DOUBLE;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.TWICE, What.ECHO);
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
@@ -17,6 +18,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.graph.FlowGraph;
@@ -43,6 +45,11 @@ final class LateApart implements Rule {
     @Override
     public Topic topic() {
         return Topic.TIME;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.LATE, What.TWICE);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package org.gullyrun.core.audit.rules;
 
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
@@ -7,6 +8,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Outlets;
@@ -23,6 +25,11 @@ final class LateSelf extends MustRule {
     @Override
     public Topic topic() {
         return Topic.TIME;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.LATE, What.ECHO);
     }
 
     @Override

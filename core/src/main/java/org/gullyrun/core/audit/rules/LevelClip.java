@@ -16,6 +16,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.rig.Element;
@@ -47,6 +48,11 @@ final class LevelClip implements Rule {
     @Override
     public Topic topic() {
         return Topic.LEVEL;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.TOO_LOUD, What.ROBOTIC);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
@@ -10,6 +11,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.route.Figures;
@@ -28,6 +30,11 @@ final class LoopFarEnd extends PairRule {
     @Override
     public Topic topic() {
         return Topic.LOOP;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.TWICE, What.ECHO, What.HOWL, What.NOT_MEANT);
     }
 
     @Override

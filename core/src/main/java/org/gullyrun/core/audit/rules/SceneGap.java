@@ -1,11 +1,13 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 
 /** Is a must absent in some of its scenes only? */
 final class SceneGap implements Rule {
@@ -17,6 +19,11 @@ final class SceneGap implements Rule {
     @Override
     public Topic topic() {
         return Topic.MISSING;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.NOTHING, What.CUTS_OUT);
     }
 
     @Override

@@ -13,6 +13,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
@@ -32,6 +33,11 @@ final class Stray implements Rule {
     @Override
     public Topic topic() {
         return Topic.CLUTTER;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.NOTHING);
     }
 
     @Override

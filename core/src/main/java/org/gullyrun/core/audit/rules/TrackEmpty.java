@@ -2,12 +2,14 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -26,6 +28,11 @@ final class TrackEmpty implements Rule {
     @Override
     public Topic topic() {
         return Topic.TRACK;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.NOTHING);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
@@ -9,6 +10,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +25,11 @@ final class TrackMixed extends PairRule {
     @Override
     public Topic topic() {
         return Topic.TRACK;
+    }
+
+    @Override
+    public Set<What> heardAs() {
+        return Set.of(What.NOT_MEANT);
     }
 
     @Override
