@@ -7,6 +7,7 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
@@ -55,6 +56,7 @@ final class Listing {
         HBox unit = new HBox(Nodes.spacer(), Nodes.label("dBFS", "caption"));
         unit.setPadding(new Insets(0, 8, 0, 0));
         all.add(unit);
+        List<Node> well = new ArrayList<>(); // beneath what is wrong
         List<Element> others = reading.rig().of(source ? Kind.OUTLET : Kind.SOURCE);
         int mine = reading.rig().of(source ? Kind.SOURCE : Kind.OUTLET).indexOf(element);
         for (int i = 0; i < others.size(); i++) {
@@ -63,9 +65,11 @@ final class Listing {
             int scene = state.scene() >= 0 ? state.scene() : reading.worstScene(s, o);
             CellReading cell = reading.scenes().get(scene).cell(s, o);
             if (cell.delivery().arrives() || cell.wish() == Wish.MUST) {
-                all.add(cell(state, cell, others.get(i), reading.scenes().get(scene), source));
+                Node row = cell(state, cell, others.get(i), reading.scenes().get(scene), source);
+                (reading.isLoud(scene, cell) ? all : well).add(row);
             }
         }
+        all.addAll(well);
         return all;
     }
 
@@ -84,7 +88,7 @@ final class Listing {
         return arriving + (arriving == 1 ? " source arrives" : " sources arrive") + " here.";
     }
 
-    /** A row: the other end, its level, and what the brief says. */
+    /** A row: the other end, its level, and what the brief says; what is wrong on a line of its own, with room for its scene. */
     private Node cell(State state, CellReading cell, Element other, SceneReading scene, boolean source) {
         int place = state.reading().scenes().indexOf(scene);
         boolean trouble = state.reading().isLoud(place, cell);
@@ -109,10 +113,12 @@ final class Listing {
                 other.name() + ": " + word + ", " + level + " dBFS",
                 () -> store.select(
                         new Selection.Pair(cell.source().id(), cell.outlet().id())),
-                name,
+                trouble ? new VBox(name, verdict) : name,
                 Nodes.spacer(),
-                verdict,
                 figure);
+        if (!trouble) {
+            line.getChildren().add(2, verdict);
+        }
         if (!source) {
             var glyph = Glyph.of(other.get(Sources.CLASS), 0.85 * state.textScale());
             if (trouble) {

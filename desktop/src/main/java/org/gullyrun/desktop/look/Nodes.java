@@ -6,6 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
 import javafx.geometry.VPos;
@@ -25,11 +26,14 @@ import org.jspecify.annotations.Nullable;
 
 /** Small makers of nodes with style classes. */
 public final class Nodes {
+    /** The blank between a number and its unit. */
+    private static final Pattern UNITS = Pattern.compile("(?<=\\d) (?=(?:ms|s|dB|dBFS|Hz|kHz)\\b)");
+
     private Nodes() {}
 
-    /** A label that wraps. */
+    /** A label that wraps, but never between a number and its unit. */
     public static Label label(String text, String... classes) {
-        Label label = new Label(text);
+        Label label = new Label(UNITS.matcher(text).replaceAll("\u00a0"));
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         label.getStyleClass().addAll(classes);

@@ -120,7 +120,7 @@ public final class RepairSide extends SidePane {
         if (fixes.isEmpty()) {
             return;
         }
-        into.getChildren().setAll(Nodes.label("Instead", "caption"));
+        into.getChildren().setAll(Nodes.label("Instead", "caption", "apart"));
         for (int i = 0; i < fixes.size(); i++) {
             Fix fix = fixes.get(i);
             Label what = Nodes.label(fix.sentence(), "plain");
@@ -138,7 +138,7 @@ public final class RepairSide extends SidePane {
     /** What the step fixes, and what goes wrong or is heard by it. */
     private static void fixed(List<Node> all, WorkPlan plan, int at) {
         WorkPlan.Step step = plan.steps().get(at);
-        part(all, "After this step");
+        all.add(Nodes.label("After this step", "caption", "apart"));
         List<JoinedFindings> rows = JoinedFindings.of(plan.states().get(at).rig(), step.fixes());
         for (JoinedFindings row : rows.subList(0, Math.min(MOST, rows.size()))) {
             all.add(line("✓", "good-text", row.title()));

@@ -114,10 +114,12 @@ abstract class WindowTest {
         paste(robot, text);
     }
 
+    /** What labels say, with plain blanks before units. */
     static String text(Hands robot, String query) {
         return robot.lookup(query).queryAllAs(Label.class).stream()
                 .map(Label::getText)
                 .toList()
-                .toString();
+                .toString()
+                .replace('\u00a0', ' ');
     }
 }
