@@ -113,22 +113,21 @@ final class CompareCommand implements Callable<Integer> {
         out.println(comparison.summary());
         for (Change change : comparison.toBlame()) {
             out.println();
-            out.println(part + comparison.said(change));
+            out.println(part + comparison.happened(change));
             if (markdown) {
                 out.println();
             }
             List<Finding> brings = comparison.broughtBy(change);
             for (JoinedFindings row : JoinedFindings.of(comparison.to().rig(), brings)) {
-                List<Change> with = comparison.blame().getOrDefault(row.first(), List.of());
-                String others = with.size() < 2 ? "" : " (together with " + (with.size() - 1) + " more)";
-                out.println(item + row.first().severity().word() + ": " + row.title() + others);
+                out.println(
+                        item + row.first().severity().word() + ": " + row.title() + comparison.together(row.first()));
             }
         }
         list(
                 out,
                 part + "Changes that do no harm:",
                 item,
-                comparison.harmless().stream().map(comparison::said).toList());
+                comparison.harmless().stream().map(comparison::happened).toList());
         list(
                 out,
                 part + "Resolved since:",
@@ -168,7 +167,7 @@ final class CompareCommand implements Callable<Integer> {
         List<Object> changes = new ArrayList<>();
         for (Change change : comparison.changes()) {
             Map<String, Object> one = new LinkedHashMap<>();
-            one.put("sentence", comparison.said(change));
+            one.put("sentence", comparison.happened(change));
             one.put("element", change.element());
             one.put("setting", change instanceof Change.Set set ? set.setting().key() : "");
             one.put(

@@ -92,6 +92,12 @@ public record Comparison(
                 .toList();
     }
 
+    /** That it takes several changes to bring a finding about, in words to put after its title; empty where one does. */
+    public String together(Finding finding) {
+        int others = blame.getOrDefault(finding, List.of()).size() - 1;
+        return others < 1 ? "" : " · together with " + count(others, "other change");
+    }
+
     /** The changes to blame for something, those that bring most first. */
     public List<Change> toBlame() {
         return changes.stream()
@@ -127,6 +133,11 @@ public record Comparison(
             }
         }
         return Changes.inverse(blamed);
+    }
+
+    /** What a change has done: where, and from what to what. */
+    public String happened(Change change) {
+        return Sentences.happened(from.rig(), to.rig(), change);
     }
 
     /** A change as a step that a person would take to make it. */

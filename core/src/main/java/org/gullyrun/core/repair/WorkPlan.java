@@ -116,14 +116,12 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
                         && !was.getOrDefault(f.identity(), Severity.NOTE).atLeast(Severity.MAJOR)
                         && !before.lackedUnseen(after, f))
                 .toList();
-        Element element = rig.get(change.element());
-        Element program = rig.program(element);
-        String part = program == element ? program.name() : program.name() + " · " + Sentences.noun(rig, element);
+        Element program = rig.program(rig.get(change.element()));
         Setting<?> setting = change instanceof Change.Set set ? set.setting() : null;
         return new Step(
                 change,
                 Sentences.say(rig, change),
-                setting == null ? part : part + " · " + Sentences.label(rig, element, setting),
+                Sentences.where(rig, change),
                 change instanceof Change.Set(String id, Setting<?> s, Object from, Object to)
                         ? Sentences.words(rig, s, from)
                         : "",

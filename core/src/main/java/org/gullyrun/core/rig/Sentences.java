@@ -32,6 +32,43 @@ public final class Sentences {
         };
     }
 
+    /** Where a change is made: program, part of it, setting; the program only where the part's own name doesn't say it. */
+    public static String where(Rig rig, Change change) {
+        Element element = rig.get(change.element());
+        Element program = rig.program(element);
+        String part = program == element || isNamedAfter(element, program)
+                ? element.name()
+                : program.name() + " · " + noun(rig, element);
+        return change instanceof Change.Set set ? part + " · " + label(rig, element, set.setting()) : part;
+    }
+
+    private static boolean isNamedAfter(Element part, Element program) {
+        return part.name()
+                .regionMatches(true, 0, program.name(), 0, program.name().length());
+    }
+
+    /**
+     * What somebody has changed, not as a step to take but as a fact: where, and from what to what.
+     *
+     * @param before the rig before the change
+     * @param after the rig after it
+     */
+    public static String happened(Rig before, Rig after, Change change) {
+        return switch (change) {
+            case Change.Add(Element what)
+            when what.kind() == Kind.ENTRY ->
+                after.program(what).name() + " · " + sceneOf(after, what) + ": now has " + brought(after, what);
+            case Change.Remove(Element what)
+            when what.kind() == Kind.ENTRY ->
+                before.program(what).name() + " · " + sceneOf(before, what) + ": no longer has "
+                        + brought(before, what);
+            case Change.Add add -> where(after, change) + ": new";
+            case Change.Remove remove -> where(before, change) + ": gone";
+            case Change.Set(String id, Setting<?> setting, Object from, Object to) ->
+                where(after, change) + ": " + words(before, setting, from) + " → " + words(after, setting, to);
+        };
+    }
+
     /** Whether a change of a program's or device's settings takes effect only once that is restarted. */
     public static boolean hasToRestart(Element program) {
         return switch (program.kind()) {

@@ -80,6 +80,31 @@ class ComparisonTest {
     }
 
     @Test
+    void whatHasChangedIsToldAsAFactNotAsAStep() {
+        Comparison comparison = compare(GOOD, FOUND, SHOW.brief());
+        List<String> told =
+                comparison.changes().stream().map(comparison::happened).toList();
+        for (String fact : List.of(
+                "Orrery · input All of default · on program: no → yes",
+                "Desk PC · playback default: Plover, play side → Mole speakers",
+                "Huddlewick output · plays to: Tern headset → the default",
+                "Heron, record side · rate: 48 kHz → 44.1 kHz",
+                "Orrery · scene Panel: now has the copy of House sound",
+                "Orrery · scene Sky: no longer has Charts",
+                "Brookdesk · strip Spare: new")) {
+            assertTrue(told.contains(fact), fact + " in " + told);
+        }
+        Comparison back = compare(FOUND, GOOD, SHOW.brief());
+        assertTrue(back.changes().stream()
+                .map(back::happened)
+                .toList()
+                .containsAll(List.of("Brookdesk · strip Spare: gone", "Orrery · scene Sky: now has Charts")));
+        assertEquals(
+                Set.of("", " · together with 1 other change"),
+                comparison.blame().keySet().stream().map(comparison::together).collect(Collectors.toSet()));
+    }
+
+    @Test
     void aRigInWhichEverythingHasAnotherIdIsMatchedByNamesAndConnections() {
         Map<String, String> ids = new HashMap<>();
         FOUND.elements().forEach(e -> ids.put(e.id(), "x-" + e.id()));

@@ -30,6 +30,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.sample.SampleShow;
@@ -67,7 +68,10 @@ class TextsTest {
             texts.add(rig.title());
             texts.add(rig.about());
         }
-        settings(sample.surveys().getFirst().rig());
+        Rig found = sample.surveys().getFirst().rig();
+        Rig good = sample.surveys().getLast().rig();
+        Changes.between(good, found).forEach(c -> texts.add(Sentences.happened(good, found, c)));
+        settings(found);
         assertTrue(texts.size() > 1_000, "texts: " + texts.size());
         Texts.check(texts, Path.of("target", "texts.txt"));
     }

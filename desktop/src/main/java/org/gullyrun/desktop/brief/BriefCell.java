@@ -1,5 +1,6 @@
 package org.gullyrun.desktop.brief;
 
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -18,6 +19,11 @@ import org.gullyrun.desktop.look.Nodes;
 
 /** One cell: the wish as a mark, and beside it, where the two disagree, what the audit says. */
 final class BriefCell extends VBox {
+    /** The room for what says in which scenes, at 100 % text. */
+    private static final double WIDTH = 34;
+    /** With more scenes than this, they stand closer together. */
+    private static final int USUAL_SCENES = 4;
+
     private final double u;
     private String look = "";
 
@@ -48,25 +54,29 @@ final class BriefCell extends VBox {
             return;
         }
         look = now;
-        HBox marks = new HBox(5 * u, mark(cell.wish(), entered, loud));
+        boolean twice = loud && cell.verdict() == Verdict.DOUBLE;
+        double size = (twice ? 0.68 : 0.8) * u; // so that three marks have room too
+        HBox marks = new HBox((twice ? 3 : 5) * u, mark(cell.wish(), entered, loud));
         marks.setAlignment(Pos.CENTER);
         getChildren().setAll(marks);
         if (loud) {
-            var glyph = Glyph.of(cell.source().get(Sources.CLASS), 0.8 * u);
+            var glyph = Glyph.of(cell.source().get(Sources.CLASS), size);
             glyph.getStyleClass().add(cell.verdict() == Verdict.MISSING ? "hollow" : "bad");
             marks.getChildren().add(glyph);
-            if (cell.verdict() == Verdict.DOUBLE) {
-                var twin = Glyph.of(cell.source().get(Sources.CLASS), 0.8 * u);
+            if (twice) {
+                var twin = Glyph.of(cell.source().get(Sources.CLASS), size);
                 twin.getStyleClass().add("bad");
-                HBox.setMargin(twin, new javafx.geometry.Insets(0, 0, 0, -3.5 * u));
+                HBox.setMargin(twin, new Insets(0, 0, 0, -2 * u));
                 marks.getChildren().add(twin);
             }
         }
         if (differs || loud && scenes.indexOf("!") >= 0 && scenes.indexOf(".") >= 0) {
-            HBox pips = new HBox(2 * u);
+            double gap = (scenes.length() > USUAL_SCENES ? 1 : 2) * u;
+            double wide = Math.clamp((WIDTH * u + gap) / scenes.length() - gap, u, 6 * u);
+            HBox pips = new HBox(gap);
             pips.setAlignment(Pos.CENTER);
             for (int s = 0; s < scenes.length(); s++) {
-                Rectangle pip = new Rectangle(6 * u, 2.6 * u);
+                Rectangle pip = new Rectangle(wide, 2.6 * u);
                 pip.getStyleClass().add("scene-pip");
                 Nodes.mark(pip, "bad", scenes.charAt(s) == '!');
                 pips.getChildren().add(pip);

@@ -10,12 +10,16 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
 
 /** The find field with its list of hits. */
 public final class FindField extends TextField {
     private static final double WIDTH = 380;
+
+    private static final List<String> PROMPTS =
+            List.of("Find a source, listener, setting …", "Find a source …", "Find …");
 
     private final Store store;
     private final Supplier<List<Action>> actions;
@@ -29,7 +33,8 @@ public final class FindField extends TextField {
         this.store = store;
         this.actions = actions;
         setId("find");
-        setPromptText("Find a source, listener, setting …");
+        widthProperty().addListener(x -> prompt());
+        fontProperty().addListener(x -> prompt());
         getStyleClass().setAll("find-field", "text-input", "text-field");
         setAccessibleText("Find");
         list.getStyleClass().add("popup-panel");
@@ -43,6 +48,15 @@ public final class FindField extends TextField {
                 popup.hide();
             }
         });
+    }
+
+    /** Says as much of what can be found as there is room for. */
+    private void prompt() {
+        double room = getWidth() - snappedLeftInset() - snappedRightInset();
+        setPromptText(PROMPTS.stream()
+                .filter(p -> Type.width(p, getFont()) <= room)
+                .findFirst()
+                .orElse(PROMPTS.getLast()));
     }
 
     /** Arrow keys walk through what was found while the cursor stays in the field. */

@@ -165,8 +165,9 @@ public final class SheetCursor {
         HBox.setMargin(field, new Insets(0, 6, 0, 0));
         int at = shown.getChildren().indexOf(cell);
         shown.getChildren().set(at, field);
-        field.setPromptText(fresh ? cell.getText() : "");
-        editor.begin(fresh ? "" : cell.getText());
+        String entered = TableGrid.entered(cell);
+        field.setPromptText(entered.isEmpty() ? cell.getText() : "");
+        editor.begin(entered);
         field.setAccessibleText(
                 fresh ? "Name of a new " + table().noun() : entry.nameOf(shown.row) + ", " + column().head());
         Nodes.mark(shown, "current", true);
@@ -347,10 +348,7 @@ public final class SheetCursor {
     void escape() {
         boolean changed = editor.isChanged();
         moving = true;
-        editor.begin(
-                position.isFresh()
-                        ? ""
-                        : line().cells.get(position.cell().column()).getText());
+        editor.begin(TableGrid.entered(line().cells.get(position.cell().column())));
         moving = false;
         unmark();
         if (!changed) {

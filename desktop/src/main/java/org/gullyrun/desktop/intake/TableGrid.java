@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -18,6 +19,8 @@ import org.gullyrun.desktop.look.Nodes;
 
 /** One table as it is drawn: a heading, a line for each row, and a line for the next one. Lines are changed in place. */
 final class TableGrid extends VBox {
+    private static final PseudoClass PROMPT = PseudoClass.getPseudoClass("prompt");
+
     private static final double LETTER = 7.4;
     private static final double GAP = 14;
     private static final double LEADS = 130;
@@ -218,6 +221,11 @@ final class TableGrid extends VBox {
             for (int c = 0; c < table.columns().size(); c++) {
                 put(line.cells.get(c), table.columns().get(c).text(rig, row));
             }
+            boolean nameless = line.cells.getFirst().getText().isEmpty();
+            if (nameless) {
+                put(line.cells.getFirst(), row.id()); // as it is called everywhere else
+            }
+            Nodes.mark(line.cells.getFirst(), PROMPT.getPseudoClassName(), nameless);
             if (crossings() > 0) {
                 line.crossings.show(rig, row, u);
             }
@@ -226,7 +234,7 @@ final class TableGrid extends VBox {
         if (table.grows()) {
             Line fresh = lines.computeIfAbsent("", this::line);
             put(fresh.cells.getFirst(), prompt(table));
-            Nodes.mark(fresh.cells.getFirst(), "prompt", true);
+            Nodes.mark(fresh.cells.getFirst(), PROMPT.getPseudoClassName(), true);
             next.add(fresh);
         }
         if (!next.equals(order)) {
@@ -235,6 +243,11 @@ final class TableGrid extends VBox {
             body.getChildren().setAll(next);
             lines.values().retainAll(next);
         }
+    }
+
+    /** What was entered in a cell: nothing where it only says what belongs there, or by what id something nameless goes. */
+    static String entered(Label cell) {
+        return cell.getPseudoClassStates().contains(PROMPT) ? "" : cell.getText();
     }
 
     /** Sets the text of a cell, and marks an answer that is still missing. */

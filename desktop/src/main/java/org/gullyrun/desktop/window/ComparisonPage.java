@@ -61,7 +61,7 @@ final class ComparisonPage {
         }
         heading(list, "Changes that do no harm", comparison.harmless().size());
         for (Change change : comparison.harmless()) {
-            Label said = Nodes.label(comparison.said(change), "soft");
+            Label said = Nodes.label(comparison.happened(change), "soft");
             Button over =
                     link("Make it there too", "over-" + comparison.changes().indexOf(change), () -> {
                         overlay.close();
@@ -100,15 +100,15 @@ final class ComparisonPage {
 
     /** One change, what it brought, and ways to take it back or to live with it. */
     private void blamed(VBox list, Comparison comparison, Change change) {
-        Label said = Nodes.label(comparison.said(change), "strong");
+        Label said = Nodes.label(comparison.happened(change), "strong");
         int place = comparison.changes().indexOf(change);
         Button accept = link("Accept …", "accept-" + place, () -> accept(comparison, change));
         Button back = link("Take back", "back-" + place, () -> {
             overlay.close();
             store.change(List.of(change.inverse()));
         });
-        back.setAccessibleText("Take back: " + comparison.said(change));
-        accept.setAccessibleText("Accept: " + comparison.said(change));
+        back.setAccessibleText("Take back: " + comparison.happened(change));
+        accept.setAccessibleText("Accept: " + comparison.happened(change));
         HBox row = row(said, accept, back);
         VBox.setMargin(row, new Insets(7, 0, 0, 0));
         list.getChildren().add(row);
@@ -123,25 +123,24 @@ final class ComparisonPage {
         List<String> brought =
                 comparison.broughtBy(change).stream().map(Finding::identity).toList();
         overlay.form(
-                "Accept: " + comparison.said(change),
+                "Accept: " + comparison.happened(change),
                 List.of(new Overlay.Entry("reason", "Why is it meant to be so?", "")),
                 entered -> {
                     String reason = entered.getOrDefault("reason", "").strip();
                     if (reason.isEmpty()) {
                         return "Give a reason, for the next person who looks at this.";
                     }
-                    store.edit(store.state().waivingAll(brought, reason), "accept: " + comparison.said(change));
+                    store.edit(store.state().waivingAll(brought, reason), "accept: " + comparison.happened(change));
                     return "";
                 });
     }
 
     private static Node finding(Comparison comparison, JoinedFindings joined, double scale) {
         Finding first = joined.first();
-        int by = comparison.blame().getOrDefault(first, List.of()).size();
-        Label title = Nodes.label(
-                joined.title() + (by > 1 ? " (with " + (by - 1) + " other change" + (by > 2 ? "s)" : ")") : ""));
+        Label title = Nodes.label(joined.title() + comparison.together(first));
         HBox line = new HBox(9, new Tally(first.severity(), scale), title);
         line.setPadding(new Insets(0, 0, 0, 14));
+        line.setAlignment(Pos.CENTER_LEFT);
         return line;
     }
 
