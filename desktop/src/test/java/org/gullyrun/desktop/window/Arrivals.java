@@ -19,7 +19,9 @@ final class Arrivals {
     private static final long LONGEST_MILLIS = 2_000;
 
     private final Semaphore released = new Semaphore(0);
+    private volatile boolean anything;
     private final EventHandler<InputEvent> heard = event -> {
+        anything |= event instanceof KeyEvent || event.getEventType() == MouseEvent.MOUSE_PRESSED;
         if (event.getEventType() == KeyEvent.KEY_RELEASED || event.getEventType() == MouseEvent.MOUSE_RELEASED) {
             released.release();
         }
@@ -41,14 +43,16 @@ final class Arrivals {
         window.addEventFilter(InputEvent.ANY, heard);
     }
 
-    /** Presses something and waits until so many keys or buttons were let go of in a window. */
-    void await(int releases, Runnable press) {
+    /** Presses something and waits until so many keys or buttons were let go of in a window; whether any came to one. */
+    boolean await(int releases, Runnable press) {
         released.drainPermits();
+        anything = false;
         press.run();
         try {
-            released.tryAcquire(releases, LONGEST_MILLIS, TimeUnit.MILLISECONDS);
+            return released.tryAcquire(releases, LONGEST_MILLIS, TimeUnit.MILLISECONDS) || anything;
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+            return true;
         }
     }
 }

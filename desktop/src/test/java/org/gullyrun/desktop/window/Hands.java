@@ -89,14 +89,20 @@ final class Hands extends FxRobot {
 
     @Override
     public Hands push(KeyCode... combination) {
-        var keys = robotContext().getKeyboardRobot();
-        arrivals.await(combination.length, () -> {
-            keys.pressNoWait(combination);
-            for (int i = combination.length - 1; i >= 0; i--) {
-                keys.releaseNoWait(combination[i]);
-            }
-        });
+        if (!arrivals.await(combination.length, () -> pressAll(combination))) {
+            // The display gave the keyboard to no window yet, or took it away again: a person would click into one.
+            interact(() -> listWindows().getLast().requestFocus());
+            arrivals.await(combination.length, () -> pressAll(combination));
+        }
         WaitForAsyncUtils.waitForFxEvents();
         return this;
+    }
+
+    private void pressAll(KeyCode... combination) {
+        var keys = robotContext().getKeyboardRobot();
+        keys.pressNoWait(combination);
+        for (int i = combination.length - 1; i >= 0; i--) {
+            keys.releaseNoWait(combination[i]);
+        }
     }
 }
