@@ -26,14 +26,14 @@ import org.jspecify.annotations.Nullable;
 
 /** Small makers of nodes with style classes. */
 public final class Nodes {
-    /** The blank between a number and its unit. */
-    private static final Pattern UNITS = Pattern.compile("(?<=\\d) (?=(?:ms|s|dB|dBFS|Hz|kHz)\\b)");
+    /** Blanks where no line may end: between a number and its unit, and before a dot that parts two things. */
+    private static final Pattern KEPT = Pattern.compile("(?<=\\d) (?=(?:ms|s|dB|dBFS|Hz|kHz)\\b)| (?=· )");
 
     private Nodes() {}
 
-    /** A label that wraps, but never between a number and its unit. */
+    /** A label that wraps, but never between a number and its unit, nor before a dot. */
     public static Label label(String text, String... classes) {
-        Label label = new Label(UNITS.matcher(text).replaceAll("\u00a0"));
+        Label label = new Label(KEPT.matcher(text).replaceAll("\u00a0"));
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         label.getStyleClass().addAll(classes);

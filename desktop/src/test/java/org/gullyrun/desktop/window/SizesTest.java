@@ -222,4 +222,12 @@ class SizesTest extends WindowTest {
             assertEquals("…", org.gullyrun.desktop.look.Type.fit(name, font, 3));
         });
     }
+
+    @Test
+    void aNumberStaysWithItsUnitAndADotEndsALineRatherThanBeginOne(Hands robot) {
+        robot.interact(() -> assertEquals(
+                "at 48\u00a0kHz, 2 routes, 7\u00a0ms apart\u00a0· as in known good",
+                org.gullyrun.desktop.look.Nodes.label("at 48 kHz, 2 routes, 7 ms apart · as in known good")
+                        .getText()));
+    }
 }
