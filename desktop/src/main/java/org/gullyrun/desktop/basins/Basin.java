@@ -69,7 +69,7 @@ final class Basin extends Pane {
         name = Nodes.text("", Type.water(13 * u), 0, NAME * u, "water", "basin-name");
         below = Nodes.text("", Type.water(12 * u), 0, (NAME + 9) * u, "water", "basin-name");
         caption = Nodes.text("", Type.sans(11 * u), 0, NAME * u, "difference-caption");
-        getChildren().addAll(bed, coil, crowd, tokens, name, below, caption);
+        getChildren().addAll(bed, coil, tokens, crowd, name, below, caption);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
         setOnMouseClicked(e -> store.select(new Selection.OfOutlet(hearing.outlet())));
@@ -160,7 +160,15 @@ final class Basin extends Pane {
             band(spread);
         }
         if (!spread.more().isEmpty()) {
-            number("+" + spread.more().size(), spread.moreX(), (BOTTOM - 8) * u, spread.more(), "bad");
+            String said = "+" + spread.more().size();
+            double baseline = (BOTTOM - 8) * u;
+            // The lines of tokens pass here: one through the plus would make it a minus.
+            Rectangle back = new Rectangle(
+                    spread.moreX() - u, baseline - 9 * u, Type.width(said, Type.sans(10.5 * u)) + 2 * u, 11 * u);
+            back.getStyleClass().add("basin-back");
+            back.setMouseTransparent(true);
+            crowd.getChildren().add(back);
+            number(said, spread.moreX(), baseline, spread.more(), "bad");
         }
     }
 

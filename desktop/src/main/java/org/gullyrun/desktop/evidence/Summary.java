@@ -63,8 +63,10 @@ final class Summary {
             all.add(Nodes.label("What is wrong", "water-title"));
             all.add(Nodes.label(outlets(reading), "soft"));
         }
-        all.add(Nodes.rule());
         List<JoinedFindings> rows = JoinedFindings.of(reading.rig(), reading.findings());
+        if (!rows.isEmpty()) {
+            all.add(Nodes.rule());
+        }
         for (JoinedFindings row : rows.subList(0, Math.min(MOST, rows.size()))) {
             Finding first = row.first();
             all.add(row(
@@ -79,7 +81,8 @@ final class Summary {
         lost(reading, all);
         all.add(Nodes.rule());
         all.add(Nodes.label(
-                "Press N for the next finding. Click a token in a basin to see its routes, or a basin to see all that reaches it.",
+                (rows.isEmpty() ? "" : "Press N for the next finding. ")
+                        + "Click a token in a basin to see its routes, or a basin to see all that reaches it.",
                 "caption"));
         return all;
     }
@@ -100,10 +103,14 @@ final class Summary {
                 good++;
             }
         }
-        return wrong.isEmpty()
-                ? "All listeners hear what they should. See what else was found."
-                : (good == 0 ? "All " + wrong.size() : wrong.size() + " of " + (wrong.size() + good))
-                        + " listeners are affected.";
+        int all = wrong.size() + good;
+        if (wrong.isEmpty()) {
+            return "All listeners hear what they should. See what else was found.";
+        } else if (all == 1) {
+            return wrong.getFirst() + " is affected, the only listener.";
+        }
+        return (good == 0 ? "All " + all : wrong.size() + " of " + all)
+                + (wrong.size() == 1 ? " listeners is affected." : " listeners are affected.");
     }
 
     /** A sign and a text that can be clicked. */
