@@ -42,6 +42,9 @@ class ContrastTest {
             ".crossing.gone:lit", // likewise, its edge
             ".basin-cell:hover .basin",
             ".basin-cell:selected .basin",
+            ".basin-back",
+            ".basin-cell:hover .basin-back",
+            ".basin-cell:selected .basin-back",
             ".channel:dimmed",
             ".channel.dry:dimmed",
             ".arrow:dimmed",

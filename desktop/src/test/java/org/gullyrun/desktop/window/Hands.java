@@ -1,6 +1,12 @@
 package org.gullyrun.desktop.window;
 
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.Proxy;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
 import javafx.geometry.Point2D;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -11,6 +17,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.api.FxRobotException;
 import org.testfx.robot.Motion;
 import org.testfx.robot.MouseRobot;
+import org.testfx.service.query.NodeQuery;
 import org.testfx.service.query.PointQuery;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -36,6 +43,43 @@ final class Hands extends FxRobot {
         }
     }
 
+    /** Looks for nodes on the thread that draws them: from another it would now and then meet a list while it changes. */
+    @Override
+    public NodeQuery lookup(String query) {
+        return onItsThread(() -> thoughtful(super.lookup(query)));
+    }
+
+    private static NodeQuery thoughtful(NodeQuery query) {
+        return (NodeQuery) Proxy.newProxyInstance(
+                Hands.class.getClassLoader(),
+                new Class<?>[] {NodeQuery.class},
+                (proxy, method, given) -> onItsThread(() -> {
+                    try {
+                        Object answer = method.invoke(query, given);
+                        return answer instanceof NodeQuery further ? thoughtful(further) : answer;
+                    } catch (InvocationTargetException e) {
+                        throw e.getCause() instanceof RuntimeException cause ? cause : e;
+                    }
+                }));
+    }
+
+    private static <T> T onItsThread(Callable<T> look) {
+        FutureTask<T> task = new FutureTask<>(look);
+        if (Platform.isFxApplicationThread()) {
+            task.run();
+        } else {
+            Platform.runLater(task);
+        }
+        try {
+            return task.get();
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     @Override
     public Hands moveTo(PointQuery where, Motion motion) {
         Point2D point = where.query();
@@ -52,7 +96,7 @@ final class Hands extends FxRobot {
             try {
                 super.clickOn(query, buttons);
                 return this;
-            } catch (FxRobotException | NullPointerException e) {
+            } catch (FxRobotException | NullPointerException | IndexOutOfBoundsException e) {
                 if (tries == MOST_TRIES) {
                     throw e;
                 }
