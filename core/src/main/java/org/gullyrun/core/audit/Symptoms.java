@@ -3,7 +3,7 @@ package org.gullyrun.core.audit;
 import org.gullyrun.core.brief.Complaint;
 
 /** Which findings can be behind what a creator reports. */
-public final class Symptoms {
+final class Symptoms {
     private Symptoms() {}
 
     /**
@@ -12,7 +12,7 @@ public final class Symptoms {
      *
      * @param rule the rule that found it
      */
-    public static boolean fits(Complaint complaint, Finding finding, Rule rule) {
+    static boolean fits(Complaint complaint, Finding finding, Rule rule) {
         return !complaint.isOpen()
                 && finding.severity() != Severity.NOTE
                 && isAt(complaint.listener(), finding.subject().outlet())

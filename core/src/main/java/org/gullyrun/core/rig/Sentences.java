@@ -36,15 +36,10 @@ public final class Sentences {
     public static String where(Rig rig, Change change) {
         Element element = rig.get(change.element());
         Element program = rig.program(element);
-        String part = program == element || isNamedAfter(element, program)
+        String part = program == element || beginsWith(element.name(), program.name())
                 ? element.name()
                 : program.name() + " · " + noun(rig, element);
         return change instanceof Change.Set set ? part + " · " + label(rig, element, set.setting()) : part;
-    }
-
-    private static boolean isNamedAfter(Element part, Element program) {
-        return part.name()
-                .regionMatches(true, 0, program.name(), 0, program.name().length());
     }
 
     /**
@@ -211,10 +206,13 @@ public final class Sentences {
         if (noun.equals("track") && TrackNames.isPlace(name)) {
             return "the " + name.replaceFirst(" of ", " track of ");
         }
-        return name.regionMatches(true, 0, noun, 0, noun.length())
-                        && (name.length() == noun.length() || !Character.isLetter(name.charAt(noun.length())))
-                ? name
-                : noun + " " + name;
+        return beginsWith(name, noun) ? name : noun + " " + name;
+    }
+
+    /** Whether a name begins with a whole word or another whole name. */
+    private static boolean beginsWith(String name, String word) {
+        return name.regionMatches(true, 0, word, 0, word.length())
+                && (name.length() == word.length() || !Character.isLetter(name.charAt(word.length())));
     }
 
     /** What an entry brings. */

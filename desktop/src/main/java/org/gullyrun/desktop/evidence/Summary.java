@@ -89,28 +89,23 @@ final class Summary {
 
     /** The listeners that lack something or get what they shouldn't. */
     private static String outlets(Reading reading) {
-        List<String> wrong = new ArrayList<>();
-        int good = 0;
-        for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
+        int all = reading.rig().of(Kind.OUTLET).size();
+        int wrong = 0;
+        for (int o = 0; o < all; o++) {
             boolean trouble = false;
             for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
                 int worst = reading.worstScene(s, o);
                 trouble |= reading.isLoud(worst, reading.scenes().get(worst).cell(s, o));
             }
-            if (trouble) {
-                wrong.add(reading.rig().of(Kind.OUTLET).get(o).name());
-            } else {
-                good++;
-            }
+            wrong += trouble ? 1 : 0;
         }
-        int all = wrong.size() + good;
-        if (wrong.isEmpty()) {
+        if (wrong == 0) {
             return "All listeners hear what they should. See what else was found.";
         } else if (all == 1) {
-            return wrong.getFirst() + " is affected, the only listener.";
+            return "The only listener is affected.";
         }
-        return (good == 0 ? "All " + all : wrong.size() + " of " + all)
-                + (wrong.size() == 1 ? " listeners is affected." : " listeners are affected.");
+        return (wrong == all ? "All " + all : wrong + " of " + all)
+                + (wrong == 1 ? " listeners is affected." : " listeners are affected.");
     }
 
     /** A sign and a text that can be clicked. */

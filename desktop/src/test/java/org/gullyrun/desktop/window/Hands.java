@@ -63,6 +63,7 @@ final class Hands extends FxRobot {
                 }));
     }
 
+    /** TestFX has the like, but keeps what fails there for the next who asks. */
     private static <T> T onItsThread(Callable<T> look) {
         FutureTask<T> task = new FutureTask<>(look);
         if (Platform.isFxApplicationThread()) {
