@@ -184,14 +184,15 @@ final class Basin extends Pane {
         double least = 15 * u;
         double middle = Math.clamp((top + bottom) / 2, (RIM + 8) * u, (BOTTOM - 10) * u);
         double tall = Math.max(least, bottom - top + 8 * u);
-        Rectangle rect = new Rectangle(spread.bandX(), middle - tall / 2, Spread.BAND * u, tall);
+        double wide = Spread.bandWidth(spread.band().size()) * u;
+        Rectangle rect = new Rectangle(spread.bandX(), middle - tall / 2, wide, tall);
         rect.setArcWidth(8 * u);
         rect.setArcHeight(8 * u);
         rect.getStyleClass().add("good-band");
         crowd.getChildren().add(rect);
         Tooltips.say(rect, names(spread.band()));
         String said = spread.band().size() + " ok";
-        double x = spread.bandX() + (Spread.BAND * u - Type.width(said, Type.sans(10.5 * u))) / 2;
+        double x = spread.bandX() + (wide - Type.width(said, Type.sans(10.5 * u))) / 2;
         number(said, x, middle + 4 * u, spread.band(), "water");
     }
 

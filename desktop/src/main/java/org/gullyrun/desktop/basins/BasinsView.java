@@ -1,7 +1,10 @@
 package org.gullyrun.desktop.basins;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.DoubleStream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -24,7 +27,6 @@ public final class BasinsView extends StackPane {
     /** The height of the strip at 100 % text. */
     public static final double HEIGHT = 108;
 
-    private static final double NARROWEST = 92;
     /** The height of the bar with which basins are scrolled where there is no room for all. */
     private static final double SCROLL_BAR = 10;
 
@@ -124,15 +126,22 @@ public final class BasinsView extends StackPane {
             row.getChildren().setAll(none);
             return;
         }
-        List<HeardDifference> shown = shown(state, hearings, (int) (room / (NARROWEST * state.textScale())));
-        int cells = shown.size() + (shown.size() < hearings.size() ? 1 : 0);
-        double width = Math.max(NARROWEST * state.textScale(), Math.floor((room - 6) / cells));
-        boolean scrolls = width * cells > room;
-        height(HEIGHT * state.textScale()
-                + (scrolls ? SCROLL_BAR : 0)); // the bar would lie over the second line of names
+        double u = state.textScale();
+        Map<String, Double> needed = needed(state);
+        List<HeardDifference> shown = shown(state, hearings, needed, room);
+        boolean folds = shown.size() < hearings.size();
+        List<Double> wanted =
+                new ArrayList<>(shown.stream().map(h -> needed(needed, h, u)).toList());
+        if (folds) {
+            wanted.add(BasinWidths.NARROWEST * u);
+        }
+        double[] widths = BasinWidths.of(wanted, room, u);
+        boolean scrolls = DoubleStream.of(widths).sum() > room;
+        height(HEIGHT * u + (scrolls ? SCROLL_BAR : 0)); // the bar would lie over the second line of names
         List<Node> children = row.getChildren();
         for (int o = 0; o < shown.size(); o++) {
             HeardDifference hearing = shown.get(o);
+            double width = widths[o];
             Node known = o < children.size() ? children.get(o) : null;
             // A basin takes over what it now hears; only one of another size or name is made anew.
             if (!(known instanceof Basin basin && basin.show(hearing, width, state.textScale()))) {
@@ -145,8 +154,8 @@ public final class BasinsView extends StackPane {
             }
         }
         children.subList(shown.size(), children.size()).clear();
-        if (shown.size() < hearings.size()) {
-            children.add(folded(hearings.size() - shown.size(), width, state));
+        if (folds) {
+            children.add(folded(hearings.size() - shown.size(), widths[shown.size()], state));
         }
         row.getChildren().forEach(child -> {
             if (child instanceof Basin basin) {
@@ -160,20 +169,39 @@ public final class BasinsView extends StackPane {
         setMinHeight(height);
     }
 
+    /** What the basin of each listener needs for what is wrong as the rig is: what the pointer shows leaves all in place. */
+    private static Map<String, Double> needed(State state) {
+        Map<String, Double> needed = new HashMap<>();
+        state.answer()
+                .models()
+                .hearings(state.scene())
+                .forEach(h -> needed.put(h.outlet(), BasinWidths.needed(HeardDifference.plain(h), state.textScale())));
+        return needed;
+    }
+
+    private static double needed(Map<String, Double> needed, HeardDifference hearing, double u) {
+        return needed.getOrDefault(hearing.shown().outlet(), BasinWidths.NARROWEST * u);
+    }
+
     /**
      * The listeners that have a basin of their own. Where there isn't room for all, those with trouble, those that differ and the
      * one that is selected come first, then as many others as fit.
      */
-    private List<HeardDifference> shown(State state, List<HeardDifference> all, int most) {
-        if (all.size() <= most || open) {
+    private List<HeardDifference> shown(
+            State state, List<HeardDifference> all, Map<String, Double> needed, double room) {
+        double narrowest = BasinWidths.NARROWEST * state.textScale();
+        if (open || all.size() <= (int) (room / narrowest)) {
             return all;
         }
         List<HeardDifference> first =
                 all.stream().filter(h -> isToldApart(state, h)).toList();
+        double taken = first.stream()
+                .mapToDouble(h -> needed(needed, h, state.textScale()))
+                .sum();
         List<HeardDifference> shown = new ArrayList<>(first);
         all.stream()
                 .filter(h -> !first.contains(h))
-                .limit(Math.max(0, most - 1 - first.size()))
+                .limit(Math.max(0, (int) ((room - taken) / narrowest) - 1))
                 .forEach(shown::add);
         return shown;
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import org.gullyrun.core.audit.Hearing;
+import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.compare.HeardDifference;
 
 /**
@@ -17,19 +18,23 @@ import org.gullyrun.core.compare.HeardDifference;
  * @param moreX where their number begins
  */
 record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hearing.Drop> more, double moreX) {
-    /** Half of what the rim takes on each side. */
-    private static final double EDGE = 17;
+    /** How far from each side a sign may stand without touching the wall. */
+    private static final double EDGE = 19;
 
     private static final double WIDEST = 17;
     private static final double ROOMY = 12;
     private static final double FULL = 13;
     private static final double SMALL = 8.6;
-    /** Two signs this far apart beside each other don't touch, twins included. */
+    /** Two signs this far apart beside each other don't touch. */
     private static final double APART = 12.5;
+    /** What twins take besides on each side. */
+    private static final double TWIN = 2.5;
     /** Two signs this far apart above each other don't touch. */
     private static final double TALL = 12;
-    /** The width of the band. */
-    static final double BAND = 28;
+
+    private static final double BAND = 28;
+    /** What the band of a hundred or more takes: its number needs it. */
+    private static final double WIDE_BAND = 35;
     /** What "+3" takes. */
     private static final double NUMBER = 16;
 
@@ -42,13 +47,18 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
      */
     record Spot(Hearing.Drop drop, double x, double scale) {}
 
+    /** The width of a band of so many sources, at 100 % text. */
+    static double bandWidth(int sources) {
+        return sources < 100 ? BAND : WIDE_BAND;
+    }
+
     /** Shares a width among what is heard; {@code u} is a pixel at the size of text. */
     static Spread of(HeardDifference difference, double width, double u) {
         List<Hearing.Drop> drops = difference.shown().drops();
         int n = drops.size();
         double room = width - 2 * EDGE * u;
         double even = n < 2 ? 0 : Math.min(WIDEST * u, room / (n - 1));
-        if (n < 2 || even >= ROOMY * u) {
+        if (n < 2 || even >= (ROOMY + 2 * widestTwins(drops)) * u) {
             List<Spot> spots = new ArrayList<>();
             double x = (width - even * (n - 1)) / 2;
             for (int i = 0; i < n; i++) {
@@ -59,7 +69,8 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
         List<Hearing.Drop> wrong = new ArrayList<>();
         List<Hearing.Drop> right = new ArrayList<>();
         drops.forEach(d -> (isToldApart(difference, d) ? wrong : right).add(d));
-        double needed = FULL * u * wrong.size() + SMALL * u * right.size();
+        double needed =
+                drops.stream().mapToDouble(d -> footprint(difference, d, u)).sum();
         return needed <= room + SMALL * u
                 ? oneByOne(difference, width, u, needed)
                 : banded(difference, wrong, right, width, u);
@@ -71,13 +82,27 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
         return drop.loud() || mark != null && mark.sort() != HeardDifference.Sort.SAME;
     }
 
+    /** What a sign takes side by side with others. */
+    private static double footprint(HeardDifference difference, Hearing.Drop drop, double u) {
+        return (isToldApart(difference, drop) ? FULL + 2 * twin(drop) : SMALL) * u;
+    }
+
+    /** What twins take on each side where two of them stand beside each other, on average where only one is a twin. */
+    private static double widestTwins(List<Hearing.Drop> drops) {
+        double widest = 0;
+        for (int i = 1; i < drops.size(); i++) {
+            widest = Math.max(widest, (twin(drops.get(i - 1)) + twin(drops.get(i))) / 2);
+        }
+        return widest;
+    }
+
     /** All side by side in the order of the rig, what is right a little smaller. */
     private static Spread oneByOne(HeardDifference difference, double width, double u, double needed) {
         List<Spot> spots = new ArrayList<>();
         double at = (width - needed) / 2;
         for (Hearing.Drop drop : difference.shown().drops()) {
             boolean apart = isToldApart(difference, drop);
-            double mine = (apart ? FULL : SMALL) * u;
+            double mine = footprint(difference, drop, u);
             spots.add(new Spot(drop, at + mine / 2, (apart ? 0.95 : 0.68) * u));
             at += mine;
         }
@@ -89,7 +114,8 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
             HeardDifference difference, List<Hearing.Drop> wrong, List<Hearing.Drop> right, double width, double u) {
         double left = (EDGE + 3) * u;
         double end = width - EDGE * u;
-        double last = end - (right.isEmpty() ? 0 : (BAND + 7) * u);
+        double band = bandWidth(right.size()) * u;
+        double last = end - (right.isEmpty() ? 0 : band + 7 * u);
         List<Spot> spots = new ArrayList<>();
         List<Double> heights = new ArrayList<>();
         List<Hearing.Drop> more = new ArrayList<>();
@@ -99,12 +125,16 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
                 .sorted(Comparator.comparing(Hearing.Drop::verdict))
                 .toList()) {
             double y = Token.stand(drop, difference.marks().get(drop.source()), u);
+            // On the rim there is room above the band, unless a loop ends there.
+            boolean onRim =
+                    drop.verdict() == Verdict.MISSING && !difference.shown().coil();
+            double limit = onRim ? end : last;
             double x = left;
-            while (x <= last && touches(spots, heights, x, y, u)) {
+            while (x <= limit && touches(spots, heights, drop, x, y, u)) {
                 x += 2 * u;
             }
             // What has no room is counted; its number takes the place of what would have been the last.
-            if (x > last) {
+            if (x > limit) {
                 more.add(drop);
             } else {
                 spots.add(new Spot(drop, x, 0.9 * u));
@@ -112,19 +142,27 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
                 farthest = Math.max(farthest, x);
             }
         }
-        double shift = more.isEmpty() && !spots.isEmpty() ? (last - farthest) / 2 : 0;
+        double shift = more.isEmpty() && !spots.isEmpty() ? Math.max(0, last - farthest) / 2 : 0;
         List<Spot> placed =
                 spots.stream().map(s -> new Spot(s.drop, s.x + shift, s.scale)).toList();
-        double bandX = wrong.isEmpty() ? (width - BAND * u) / 2 : end - (BAND - 2) * u;
-        return new Spread(placed, right, bandX, more, last - NUMBER * u / 2);
+        double bandX = wrong.isEmpty() ? (width - band) / 2 : end - band + 2 * u;
+        // Beside the last line rather than across it, as far as there is room.
+        double moreX = Math.min(farthest + 4 * u, (right.isEmpty() ? end : bandX) - 0.8 * NUMBER * u);
+        return new Spread(placed, right, bandX, more, moreX);
     }
 
-    private static boolean touches(List<Spot> spots, List<Double> heights, double x, double y, double u) {
+    private static boolean touches(
+            List<Spot> spots, List<Double> heights, Hearing.Drop drop, double x, double y, double u) {
         for (int i = 0; i < spots.size(); i++) {
-            if (Math.abs(spots.get(i).x - x) < APART * u && Math.abs(heights.get(i) - y) < TALL * u) {
+            double apart = APART + twin(drop) + twin(spots.get(i).drop);
+            if (Math.abs(spots.get(i).x - x) < apart * u && Math.abs(heights.get(i) - y) < TALL * u) {
                 return true;
             }
         }
         return false;
+    }
+
+    private static double twin(Hearing.Drop drop) {
+        return drop.verdict() == Verdict.DOUBLE ? TWIN : 0;
     }
 }

@@ -55,8 +55,8 @@ final class BriefCell extends VBox {
         }
         look = now;
         boolean twice = loud && cell.verdict() == Verdict.DOUBLE;
-        double size = (twice ? 0.68 : 0.8) * u; // so that three marks have room too
-        HBox marks = new HBox((twice ? 3 : 5) * u, mark(cell.wish(), entered, loud));
+        double size = (twice ? 0.6 : 0.8) * u; // so that three marks have room too
+        HBox marks = new HBox((twice ? 2 : 5) * u, mark(cell.wish(), entered, loud, (twice ? 0.85 : 1) * u));
         marks.setAlignment(Pos.CENTER);
         getChildren().setAll(marks);
         if (loud) {
@@ -88,14 +88,18 @@ final class BriefCell extends VBox {
                 + cell.wish().word() + ", " + reading.word(at, cell));
     }
 
-    /** The mark of a wish: a disc, a ring, a cross. What was not entered is drawn softly. */
-    Shape mark(Wish wish, boolean entered, boolean loud) {
+    /**
+     * The mark of a wish: a disc, a ring, a cross. What was not entered is drawn softly.
+     *
+     * @param pixel a pixel at 100 %
+     */
+    static Shape mark(Wish wish, boolean entered, boolean loud, double pixel) {
         Shape shape = switch (wish) {
-            case MUST -> new Circle(5.2 * u);
-            case MAY -> new Circle(4.6 * u);
+            case MUST -> new Circle(5.2 * pixel);
+            case MAY -> new Circle(4.6 * pixel);
             case NEVER -> {
                 SVGPath cross = new SVGPath();
-                double r = 4 * u;
+                double r = 4 * pixel;
                 cross.setContent("M" + -r + "," + -r + "L" + r + "," + r + "M" + r + "," + -r + "L" + -r + "," + r);
                 yield cross;
             }

@@ -130,7 +130,7 @@ public final class BriefSide extends SidePane {
         String[][] words = {{"must", "required: has to arrive, once"}, {"may", "optional"}, {"never", "forbidden"}};
         for (Wish wish : Wish.values()) {
             Label key = Nodes.label(wish == Wish.MUST ? "M" : wish == Wish.MAY ? "A" : "N", "figures", "soft");
-            HBox mark = new HBox(new BriefCell(now.textScale()).mark(wish, true, false));
+            HBox mark = new HBox(BriefCell.mark(wish, true, false, now.textScale()));
             mark.setAlignment(Pos.CENTER);
             mark.setMinWidth(20);
             Label name = Nodes.label(wish.word(), "strong");

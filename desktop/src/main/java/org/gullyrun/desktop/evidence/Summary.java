@@ -76,7 +76,7 @@ final class Summary {
                     () -> store.select(new Selection.Trouble(first.identity()))));
         }
         if (rows.size() > MOST) {
-            all.add(Nodes.label("and " + (rows.size() - MOST) + " more under Findings (key 4)", "caption"));
+            all.add(Nodes.label(more(rows.subList(MOST, rows.size())), "caption"));
         }
         lost(reading, all);
         all.add(Nodes.rule());
@@ -85,6 +85,17 @@ final class Summary {
                         + "Click a token in a basin to see its routes, or a basin to see all that reaches it.",
                 "caption"));
         return all;
+    }
+
+    /** What there is besides the first rows: notes are counted by themselves, as in Findings. */
+    private static String more(List<JoinedFindings> rows) {
+        long notes =
+                rows.stream().filter(r -> r.first().severity() == Severity.NOTE).count();
+        long others = rows.size() - notes;
+        String said = notes == 0 ? "" : notes == 1 ? "1 note" : notes + " notes";
+        return "and "
+                + (others == 0 ? said : others + " more" + (notes == 0 ? "" : " and " + said))
+                + " under Findings (key 4)";
     }
 
     /** The listeners that lack something or get what they shouldn't. */
