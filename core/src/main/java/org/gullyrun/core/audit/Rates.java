@@ -12,9 +12,9 @@ import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
 
 /**
- * Where rates change in a rig, and whether anything converts there.
+ * Where rates change in a rig, and whether anything resamples there.
  *
- * <p>Source of the figures: pitch in cents is 1200·log₂ of reading rate over playing rate; where nothing converts, speed
+ * <p>Source of the figures: pitch in cents is 1200·log₂ of reading rate over playing rate; where nothing resamples, speed
  * changes by the same ratio.
  */
 public final class Rates {
@@ -22,11 +22,11 @@ public final class Rates {
 
     /** What becomes of sound where two rates meet. */
     public enum Meeting {
-        /** The link, the engine or the system converts. */
-        CONVERTED,
-        /** It is not known whether the link converts. */
+        /** The link, the engine or the system resamples. */
+        RESAMPLED,
+        /** It is not known whether the link resamples. */
         NOT_KNOWN,
-        /** The link does not convert: pitch and speed change. */
+        /** The link does not resample: pitch and speed change. */
         WRONG
     }
 
@@ -46,7 +46,17 @@ public final class Rates {
             return after / before;
         }
 
-        /** By how much the pitch changes where nothing converts, in cents. */
+        /** Both rates in kHz, like "48 → 44.1 kHz". */
+        public String kilohertz() {
+            return kilo(before) + " → " + kilo(after) + " kHz";
+        }
+
+        /** A rate in kHz, without its unit. */
+        public static String kilo(double hertz) {
+            return hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : Double.toString(hertz / 1000);
+        }
+
+        /** By how much the pitch changes where nothing resamples, in cents. */
         public double cents() {
             return 1200 * Math.log(ratio()) / Math.log(2);
         }
@@ -79,11 +89,11 @@ public final class Rates {
         return new ArrayList<>(places.values());
     }
 
-    /** The sample rates on both sides of what joins two devices. */
+    /** What becomes of sound where two rates meet at an element. */
     private static Meeting meeting(Rig rig, String by) {
         Element link = rig.find(by);
         if (link == null) {
-            return Meeting.CONVERTED;
+            return Meeting.RESAMPLED;
         }
         Boolean converts = switch (link.kind()) {
             case CABLE -> link.get(Links.CABLE_CONVERTS);
@@ -93,6 +103,6 @@ public final class Rates {
             case MACHINE, DEVICE, COUPLING, PASS_THROUGH, APPLICATION, APP_OUTPUT, MIXER, STRIP, BUS -> Boolean.TRUE;
             case PRODUCTION, INPUT, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> Boolean.TRUE;
         };
-        return converts == null ? Meeting.NOT_KNOWN : converts ? Meeting.CONVERTED : Meeting.WRONG;
+        return converts == null ? Meeting.NOT_KNOWN : converts ? Meeting.RESAMPLED : Meeting.WRONG;
     }
 }

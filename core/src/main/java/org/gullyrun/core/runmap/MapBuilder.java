@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
@@ -245,7 +246,7 @@ final class MapBuilder {
 
     private static String kilo(Element device) {
         Double rate = device.get(Devices.RATE);
-        return rate == null ? "" : RateLens.kilo(rate);
+        return rate == null ? "" : Rates.Place.kilo(rate);
     }
 
     /** What joins devices. */

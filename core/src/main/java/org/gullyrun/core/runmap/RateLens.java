@@ -1,7 +1,6 @@
 package org.gullyrun.core.runmap;
 
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
@@ -27,7 +26,7 @@ final class RateLens {
                     if (node.stage != MapNode.Stage.OUTLETS) {
                         node.under = Clocks.isPhysical(device)
                                 ? Clocks.of(device).startsWith("own") ? "own clock" : Clocks.of(device)
-                                : "machine's time";
+                                : "computer's time";
                     }
                 });
             }
@@ -41,15 +40,10 @@ final class RateLens {
             for (SegmentKey key : edge.keys) {
                 Rates.Place place = byEnds.get(key.from() + ">" + key.to());
                 if (place != null) {
-                    edge.rates = kilo(place.before()) + " → " + kilo(place.after()) + " kHz";
-                    edge.ratesBad |= place.meeting() != Rates.Meeting.CONVERTED;
+                    edge.rates = place.kilohertz();
+                    edge.ratesBad |= place.meeting() != Rates.Meeting.RESAMPLED;
                 }
             }
         }
-    }
-
-    /** A rate in kHz, without its unit. */
-    static String kilo(double hertz) {
-        return String.format(Locale.ROOT, hertz % 1000 == 0 ? "%.0f" : "%.1f", hertz / 1000);
     }
 }

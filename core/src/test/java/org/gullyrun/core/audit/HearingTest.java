@@ -190,7 +190,7 @@ class HearingTest {
         assertEquals(0.919, places.getFirst().ratio(), 0.0005);
         assertEquals(Rates.Meeting.WRONG, places.getFirst().meeting());
         rig.alter("cable", e -> e.with(Links.CABLE_CONVERTS, true));
-        assertEquals(Rates.Meeting.CONVERTED, Rates.of(rig.reading()).getFirst().meeting());
+        assertEquals(Rates.Meeting.RESAMPLED, Rates.of(rig.reading()).getFirst().meeting());
         rig.alter("cable", e -> e.with(Links.CABLE_CONVERTS, null));
         assertEquals(Rates.Meeting.NOT_KNOWN, Rates.of(rig.reading()).getFirst().meeting());
         rig.alter("out", e -> e.with(Devices.RATE, 48_000.0)).alter("ear", e -> e.with(Devices.RATE, 48_000.0));

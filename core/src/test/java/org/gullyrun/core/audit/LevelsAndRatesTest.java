@@ -104,11 +104,13 @@ class LevelsAndRatesTest {
         assertEquals(44_100, place.before());
         assertEquals(48_000, place.after());
         assertEquals(Rates.Meeting.WRONG, place.meeting());
+        assertEquals("44.1 → 48 kHz", place.kilohertz());
+        assertEquals("22.05", Rates.Place.kilo(22_050));
     }
 
     @Test
     void whetherALinkConvertsIsAskedOfTheLink() {
-        assertEquals(List.of(Rates.Meeting.CONVERTED), meetings(cable(44_100, 48_000, true)));
+        assertEquals(List.of(Rates.Meeting.RESAMPLED), meetings(cable(44_100, 48_000, true)));
         assertEquals(List.of(Rates.Meeting.WRONG), meetings(cable(44_100, 48_000, false)));
         assertEquals(List.of(), meetings(cable(48_000, 48_000, false)));
     }

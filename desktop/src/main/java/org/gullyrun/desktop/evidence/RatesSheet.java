@@ -71,7 +71,7 @@ final class RatesSheet {
         Clocks.shared(reading.rig()).forEach((clock, devices) -> {
             all.add(Nodes.label(clock, "strong"));
             all.add(Nodes.label(
-                    String.join(", ", devices.stream().map(Element::name).toList()), "small"));
+                    String.join(" · ", devices.stream().map(Element::name).toList()), "small"));
         });
         all.add(Nodes.label("All other devices have their own clock. R shows levels again.", "caption"));
         return all;
@@ -81,22 +81,19 @@ final class RatesSheet {
     private Node place(State state, Rates.Place place) {
         Element by = state.reading().rig().find(place.by());
         String name = by == null ? place.by() : Sentences.noun(state.reading().rig(), by);
-        boolean bad = place.meeting() != Rates.Meeting.CONVERTED;
+        boolean bad = place.meeting() != Rates.Meeting.RESAMPLED;
         String what = switch (place.meeting()) {
-            case CONVERTED -> "converted";
+            case RESAMPLED -> "resampled";
             case NOT_KNOWN -> "unknown whether resampled";
             case WRONG -> "not resampled";
         };
         var title = Nodes.label(name, "strong");
-        var line = Nodes.label(
-                String.format(Locale.ROOT, "%.1f → %.1f kHz, %s", place.before() / 1000, place.after() / 1000, what),
-                "small",
-                bad ? "bad-text" : "soft");
+        var line = Nodes.label(place.kilohertz() + ", " + what, "small", bad ? "bad-text" : "soft");
         VBox words = new VBox(1, title, line);
         if (bad) {
             words.getChildren()
                     .add(Nodes.label(
-                            String.format(Locale.ROOT, "%.1f cents, speed × %.3f", place.cents(), place.ratio())
+                            String.format(Locale.ROOT, "%.0f cents, speed × %.3f", place.cents(), place.ratio())
                                     .replace('-', '−'),
                             "small",
                             "figures"));

@@ -119,9 +119,9 @@ public final class LevelPicture extends Pane {
             Rectangle body = new Rectangle(middle - 13 * u, peak, 26 * u, Math.max(0, floor - peak));
             body.getStyleClass().addAll("level-body", strata.tooLoud() ? "bad" : "good");
             getChildren().add(body);
-            Tooltips.say(body, strata.name() + ": peaks reach " + number(strata.peak()) + " dBFS");
+            Tooltips.say(body, strata.name() + ": peaks reach " + signed(strata.peak()) + " dBFS");
             text(
-                    number(strata.peak()),
+                    signed(strata.peak()),
                     Type.figures(10.5 * u),
                     middle + 16 * u,
                     peak + 10 * u,
@@ -134,7 +134,7 @@ public final class LevelPicture extends Pane {
         stratum(strata, strata.rest(), SourceClass.MEDIA, "the rest", middle);
         if (!Double.isNaN(strata.balance())) {
             boolean little = strata.balance() < strata.wanted();
-            String told = (strata.balance() >= 0 ? "+" : "") + number(strata.balance()) + " dB";
+            String told = signed(strata.balance()) + " dB";
             Font font = Type.figures(10.5 * u);
             Node figure = text(
                     told,
@@ -194,6 +194,11 @@ public final class LevelPicture extends Pane {
         var drawn = Nodes.text(text, font, endsThere ? x - Type.width(text, font) : x, y, tone);
         getChildren().add(drawn);
         return drawn;
+    }
+
+    private static String signed(double value) {
+        String number = number(value);
+        return (value > 0 && !number.equals("0") ? "+" : "") + number;
     }
 
     private static String number(double value) {

@@ -87,9 +87,9 @@ class ListsAndSheetsTest extends SampleWindowTest {
         until(() -> state().lens() == Lens.RATES);
         until(() -> text(robot, "#evidence .label").contains("Rates and clocks"));
         String told = text(robot, "#evidence .label");
-        // 44.1 read as 48: 1200 · log₂ (44.1 / 48) = −146.7 cents; 44.1 / 48 = 0.919.
-        assertTrue(told.contains("48.0 → 44.1 kHz, not resampled"), told);
-        assertTrue(told.contains("−146.7 cents, speed × 0.919"), told);
+        // 44.1 read as 48: 1200 · log₂ (44.1 / 48) = −146.7 cents, rounded; 44.1 / 48 = 0.919.
+        assertTrue(told.contains("48 → 44.1 kHz, not resampled"), told);
+        assertTrue(told.contains("−147 cents, speed × 0.919"), told);
         Node row = robot.lookup(".fix").queryAll().stream()
                 .filter(n -> n.getId().startsWith("rate-") && n.getId().endsWith("-heron"))
                 .findFirst()

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
+import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Element;
@@ -144,7 +145,7 @@ final class Say {
 
     /** A rate in kHz. */
     static String kilo(double hertz) {
-        return (hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : Double.toString(hertz / 1000)) + " kHz";
+        return Rates.Place.kilo(hertz) + " kHz";
     }
 
     /** The first few of some names, and how many more there are. */
