@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
@@ -113,28 +113,31 @@ final class MapBuilder {
             }
             drop(node);
         }
-        Set<PointId> inOrder = new TreeSet<>(points.keySet());
+        Map<String, List<PointId>> copies = ofRole(PointId.Role.COPY);
+        Map<String, List<PointId>> tracks = ofRole(PointId.Role.TRACK);
         for (Element production : rig.of(Kind.PRODUCTION)) {
             MapNode node = node(production.id(), Stage.PRODUCTIONS, production.name());
             for (Element input : rig.in(production.id(), Kind.INPUT)) {
                 row(node, PointId.of(input.id()), input);
-                for (PointId point : inOrder) {
-                    if (point.role() == PointId.Role.COPY && point.element().equals(input.id())) {
-                        row(node, point, input);
-                    }
-                }
+                copies.getOrDefault(input.id(), List.of()).forEach(point -> row(node, point, input));
             }
             column(node, PointId.cue(production.id()), production.id(), "cue");
-            for (PointId point : inOrder) {
-                if (point.role() == PointId.Role.TRACK && point.element().equals(production.id())) {
-                    int n = point.track();
-                    String name = Sentences.trackName(rig, production, String.valueOf(n));
-                    column(node, point, production.id(), name.equals(String.valueOf(n)) ? "track " + n : name);
-                }
+            for (PointId point : tracks.getOrDefault(production.id(), List.of())) {
+                String n = String.valueOf(point.track());
+                String name = Sentences.trackName(rig, production, n);
+                column(node, point, production.id(), name.equals(n) ? "track " + n : name);
             }
             crossings(node);
             drop(node);
         }
+    }
+
+    /** The points of a role in order, by their element. */
+    private Map<String, List<PointId>> ofRole(PointId.Role role) {
+        return points.keySet().stream()
+                .filter(point -> point.role() == role)
+                .sorted()
+                .collect(Collectors.groupingBy(PointId::element));
     }
 
     /** Whether a virtual device is drawn as part of the cable or mixer it belongs to, not by itself. */

@@ -85,8 +85,11 @@ public record MapDifference(
         Rig all = union(before.rig(), after.rig());
         List<Reading> both = List.of(after, before);
         int sceneBefore = scene < 0 ? -1 : before.placeOf(after.scenes().get(scene));
-        MapModel was = MapBuilder.build(before, all, new SceneOverlay(before, both, sceneBefore));
-        MapModel is = MapBuilder.build(after, all, new SceneOverlay(after, both, scene));
+        List<MapModel> maps = both.parallelStream() // each takes as long as all the rest
+                .map(r -> MapBuilder.build(r, all, new SceneOverlay(r, both, r == after ? scene : sceneBefore)))
+                .toList();
+        MapModel was = maps.getLast();
+        MapModel is = maps.getFirst();
         if (rates) {
             RateLens.over(was, before);
             RateLens.over(is, after);
@@ -151,12 +154,16 @@ public record MapDifference(
                 edge.here = true;
             }
         }
+        Map<String, MapNode> grids = new HashMap<>();
+        was.nodes().stream().filter(n -> !n.crossings.isEmpty()).forEach(n -> grids.put(n.id, n));
         for (MapNode node : is.nodes()) {
+            MapNode before = grids.get(node.id);
+            if (before == null) {
+                continue;
+            }
             Set<SegmentKey> known = new HashSet<>();
             node.crossings.forEach(c -> known.add(c.key()));
-            was.nodes().stream()
-                    .filter(n -> n.id.equals(node.id))
-                    .flatMap(n -> new ArrayList<>(n.crossings).stream())
+            before.crossings.stream()
                     .filter(c -> went.contains(c.key()) && !known.contains(c.key()))
                     .forEach(c ->
                             node.crossings.add(new MapNode.Crossing(c.row(), c.column(), c.key(), false, c.wanted())));

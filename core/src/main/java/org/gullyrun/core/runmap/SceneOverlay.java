@@ -2,12 +2,12 @@ package org.gullyrun.core.runmap;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
@@ -19,6 +19,7 @@ import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.flow.route.ChannelLevels;
 import org.gullyrun.core.flow.route.Loop;
 import org.gullyrun.core.rig.Kind;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The graphs of all scenes laid over one another: every segment of every scene has its place, so that nothing moves from
@@ -42,6 +43,9 @@ final class SceneOverlay {
 
     final Map<SegmentKey, Segment> segments = new LinkedHashMap<>();
     final Map<PointId, PointKind> points = new LinkedHashMap<>();
+    /** The segments of graphs that were laid, as each numbers them: others of the same shape number them alike. */
+    private final Map<FlowGraph, Segment[]> numbered = new IdentityHashMap<>();
+
     private final Map<PointId, Set<PointId>> out = new HashMap<>();
     private final Map<PointId, Set<PointId>> in = new HashMap<>();
 
@@ -76,7 +80,35 @@ final class SceneOverlay {
     private void lay(SceneReading scene, boolean counts) {
         FlowGraph graph = scene.graph();
         ChannelLevels levels = counts ? ChannelLevels.of(scene.view()) : null;
-        for (int s = 0; s < graph.segments(); s++) {
+        Segment[] known = numbered(graph);
+        Segment[] here = known == null ? added(graph) : known;
+        for (int s = 0; levels != null && s < here.length; s++) {
+            count(here[s], graph, s, levels);
+        }
+        for (Loop loop : scene.loops()) {
+            Loop.Circle circle = loop.strongest();
+            String said =
+                    String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
+            for (int s : loop.segments()) {
+                here[s].circle = true;
+                here[s].loop = counts ? said : here[s].loop;
+            }
+        }
+    }
+
+    /** The segments of a graph, if one of its shape has been laid; else null. */
+    private Segment @Nullable [] numbered(FlowGraph graph) {
+        return numbered.entrySet().stream()
+                .filter(e -> e.getKey().sharesShape(graph))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Gives every segment of a graph its place, and its ends. */
+    private Segment[] added(FlowGraph graph) {
+        Segment[] here = new Segment[graph.segments()];
+        for (int s = 0; s < here.length; s++) {
             SegmentKey key = graph.key(s);
             Segment segment = segments.get(key);
             if (segment == null) { // scenes have most of their segments in common
@@ -88,20 +120,10 @@ final class SceneOverlay {
                 in.computeIfAbsent(key.to(), x -> new LinkedHashSet<>()).add(key.from());
             }
             segment.air |= graph.isCoupling(s);
-            if (levels != null) {
-                count(segment, graph, s, levels);
-            }
+            here[s] = segment;
         }
-        for (Loop loop : scene.loops()) {
-            Loop.Circle circle = loop.strongest();
-            String said =
-                    String.format(Locale.ROOT, "loop %.1f dB, %.0f ms a round", circle.gain() + 0.0, circle.time());
-            for (int s : loop.segments()) {
-                Segment segment = Objects.requireNonNull(segments.get(graph.key(s)));
-                segment.circle = true;
-                segment.loop = counts ? said : segment.loop;
-            }
-        }
+        numbered.put(graph, here);
+        return here;
     }
 
     /** Adds up what passes a channel. */
