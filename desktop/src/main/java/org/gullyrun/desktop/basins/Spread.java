@@ -3,6 +3,7 @@ package org.gullyrun.desktop.basins;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.compare.HeardDifference;
@@ -58,7 +59,7 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
         int n = drops.size();
         double room = width - 2 * EDGE * u;
         double even = n < 2 ? 0 : Math.min(WIDEST * u, room / (n - 1));
-        if (n < 2 || even >= (ROOMY + 2 * widestTwins(drops)) * u) {
+        if (n < 2 || even >= (ROOMY + twinsBetween(drops)) * u) {
             List<Spot> spots = new ArrayList<>();
             double x = (width - even * (n - 1)) / 2;
             for (int i = 0; i < n; i++) {
@@ -87,13 +88,12 @@ record Spread(List<Spot> spots, List<Hearing.Drop> band, double bandX, List<Hear
         return (isToldApart(difference, drop) ? FULL + 2 * twin(drop) : SMALL) * u;
     }
 
-    /** What twins take on each side where two of them stand beside each other, on average where only one is a twin. */
-    private static double widestTwins(List<Hearing.Drop> drops) {
-        double widest = 0;
-        for (int i = 1; i < drops.size(); i++) {
-            widest = Math.max(widest, (twin(drops.get(i - 1)) + twin(drops.get(i))) / 2);
-        }
-        return widest;
+    /** The most that twins take between two neighbours. */
+    private static double twinsBetween(List<Hearing.Drop> drops) {
+        return IntStream.range(1, drops.size())
+                .mapToDouble(i -> twin(drops.get(i - 1)) + twin(drops.get(i)))
+                .max()
+                .orElse(0);
     }
 
     /** All side by side in the order of the rig, what is right a little smaller. */
