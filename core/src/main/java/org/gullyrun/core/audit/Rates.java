@@ -51,15 +51,15 @@ public final class Rates {
             return kilo(before) + " → " + kilo(after) + " kHz";
         }
 
-        /** A rate in kHz, without its unit. */
-        public static String kilo(double hertz) {
-            return hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : Double.toString(hertz / 1000);
-        }
-
         /** By how much the pitch changes where nothing resamples, in cents. */
         public double cents() {
             return 1200 * Math.log(ratio()) / Math.log(2);
         }
+    }
+
+    /** A rate in kHz, without its unit. */
+    public static String kilo(double hertz) {
+        return hertz % 1000 == 0 ? Long.toString(Math.round(hertz / 1000)) : Double.toString(hertz / 1000);
     }
 
     /** All places of a reading where rates change on open segments, in the order of the first scene that has them. */

@@ -249,7 +249,7 @@ final class MapBuilder {
 
     private static String kilo(Element device) {
         Double rate = device.get(Devices.RATE);
-        return rate == null ? "" : Rates.Place.kilo(rate);
+        return rate == null ? "" : Rates.kilo(rate);
     }
 
     /** What joins devices. */

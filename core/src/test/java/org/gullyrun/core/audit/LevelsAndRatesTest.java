@@ -105,7 +105,7 @@ class LevelsAndRatesTest {
         assertEquals(48_000, place.after());
         assertEquals(Rates.Meeting.WRONG, place.meeting());
         assertEquals("44.1 → 48 kHz", place.kilohertz());
-        assertEquals("22.05", Rates.Place.kilo(22_050));
+        assertEquals("22.05", Rates.kilo(22_050));
     }
 
     @Test

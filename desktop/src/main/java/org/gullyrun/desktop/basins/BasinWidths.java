@@ -16,9 +16,11 @@ final class BasinWidths {
     private static final double LEAST = 72;
 
     private static final int FEW = 2;
+
     /** So many times as wide as the narrowest a basin becomes at most. */
     private static final double WIDEST = 3;
 
+    /** By how much of the narrowest a basin is tried wider. */
     private static final double STEP = 0.25;
     /** What stays free at the end of the strip. */
     private static final double MARGIN = 6;

@@ -145,7 +145,7 @@ final class Say {
 
     /** A rate in kHz. */
     static String kilo(double hertz) {
-        return Rates.Place.kilo(hertz) + " kHz";
+        return Rates.kilo(hertz) + " kHz";
     }
 
     /** The first few of some names, and how many more there are. */
