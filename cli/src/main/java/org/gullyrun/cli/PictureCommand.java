@@ -113,22 +113,27 @@ final class PictureCommand implements Callable<Integer> {
             return Exit.NO_DISPLAY;
         }
         String[] sides = size.split("x");
-        Picture.write(
-                new Picture.Wanted(
-                        what,
-                        shown.id(),
-                        step,
-                        scene,
-                        select,
-                        rung,
-                        rates,
-                        open,
-                        tried,
-                        night,
-                        text / 100.0,
-                        Integer.parseInt(sides[0]),
-                        Integer.parseInt(sides[1])),
-                out);
+        try {
+            Picture.write(
+                    new Picture.Wanted(
+                            what,
+                            shown.id(),
+                            step,
+                            scene,
+                            select,
+                            rung,
+                            rates,
+                            open,
+                            tried,
+                            night,
+                            text / 100.0,
+                            Integer.parseInt(sides[0]),
+                            Integer.parseInt(sides[1])),
+                    out);
+        } catch (Picture.NotTaken problem) {
+            spec.commandLine().getErr().println(problem.getMessage());
+            return Exit.NO_DISPLAY;
+        }
         spec.commandLine().getOut().println("Wrote " + out);
         return Exit.OK;
     }
