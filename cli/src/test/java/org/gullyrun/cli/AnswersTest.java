@@ -13,6 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.StreamSupport;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
@@ -189,6 +190,7 @@ class AnswersTest {
         assertTrue(terminal.out().contains("star charts") || terminal.out().contains("Star charts"));
     }
 
+    @TakesLong
     @Test
     void theSameInputGivesTheSameText() {
         for (String[] args : new String[][] {
@@ -267,6 +269,7 @@ class AnswersTest {
         assertEquals("", terminal.out());
     }
 
+    @TakesLong
     @Test
     void repairTellsTheSameStepsInEveryForm() throws Exception {
         JsonNode plan = json("repair", file, "--survey", "as-found", "--json");

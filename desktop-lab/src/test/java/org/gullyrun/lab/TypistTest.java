@@ -12,6 +12,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** The sample show entered in the real window by keys alone. */
@@ -28,6 +29,7 @@ class TypistTest {
                 .toList();
     }
 
+    @Tag("long")
     @Test
     void theWholeSampleShowTypedInSoundsTheSameAndTakesFewKeys() throws Exception {
         Rig want = SampleShow.make().surveys().getFirst().rig();

@@ -9,6 +9,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -22,6 +23,7 @@ import org.junit.jupiter.api.Test;
  * Root causes are applied in whatever order somebody likes, each with those it needs, as the window offers them: what is
  * said of each is true at that moment, and in the end the sample show is clean.
  */
+@TakesLong
 class AnyOrderTest {
     private static final Case SHOW = SampleShow.make();
     private static final Audit AUDIT = RuleCatalogue.usual().quick();

@@ -10,6 +10,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -26,6 +27,7 @@ import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
 /** What is held of changes without making them, against what they do when they are made. */
+@TakesLong
 class BoundsTest {
     private static final Audit AUDIT = RuleCatalogue.usual().quick();
     private static final Audit QUICK = AUDIT.quick();

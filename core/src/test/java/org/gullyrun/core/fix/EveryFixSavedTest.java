@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -58,6 +59,7 @@ class EveryFixSavedTest {
         return new Case("c", "", 4, "", List.of(new Survey("s", "s", "", "", rig, Map.of())), brief);
     }
 
+    @TakesLong
     @Test
     void everyFixOfTheSampleShow() throws Exception {
         Case sample = SampleShow.make();

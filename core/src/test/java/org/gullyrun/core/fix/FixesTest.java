@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.ExamplePair;
 import org.gullyrun.core.audit.Finding;
@@ -68,6 +69,7 @@ class FixesTest {
                 .anyMatch(f -> f.sentence().equals("In Orrery, mute input Host clean") && f.unprocessed() > 0));
     }
 
+    @TakesLong
     @Test
     void whatAFixSaysIsWhatHappens() {
         for (Finding finding : FOUND.findings().stream().filter(Finding::isBad).toList()) {

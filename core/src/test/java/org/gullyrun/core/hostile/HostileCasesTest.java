@@ -12,6 +12,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Unfinished;
@@ -51,6 +52,7 @@ class HostileCasesTest {
                         .read(what.surveys().getFirst().rig(), what.brief()));
     }
 
+    @TakesLong
     @ParameterizedTest
     @ValueSource(
             strings = {
@@ -66,6 +68,7 @@ class HostileCasesTest {
         reading.unfinished().stream().map(Unfinished::sentence).forEach(s -> assertTrue(s.endsWith(".")));
     }
 
+    @TakesLong
     @ParameterizedTest
     @ValueSource(
             strings = {"sources times listeners", "strips times buses", "direct pass-throughs", "sources times scenes"})

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.rig.Change;
@@ -65,6 +66,7 @@ class AnythingTypedTest {
         return rigs;
     }
 
+    @TakesLong
     @Test
     void isTakenAndCanBeTakenBackOrIsRefusedInWords() {
         int[] count = new int[2];

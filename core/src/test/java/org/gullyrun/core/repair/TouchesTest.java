@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -20,6 +21,7 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 
 /** What is held not to touch a cell makes no difference to it, whatever else is changed. */
+@TakesLong
 class TouchesTest {
     private static final Audit AUDIT = RuleCatalogue.usual().quick();
 

@@ -19,6 +19,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -78,6 +79,7 @@ class WholeRepairTest {
         }
     }
 
+    @TakesLong
     @Test
     void anotherWayEndsAsWellGoesElsewhereAndSaysWhatItCosts() {
         List<Integer> told = new ArrayList<>();
@@ -105,6 +107,7 @@ class WholeRepairTest {
         }
     }
 
+    @TakesLong
     @Test
     void rootCausesThatAreKnownLeadToTheSameRepairAndNoOtherWayIsSoughtWhereNoneIsWanted() {
         RootCauses.Found causes = RootCauses.of(AUDIT, FOUND, () -> false, x -> {});
@@ -130,6 +133,7 @@ class WholeRepairTest {
         assertEquals(List.of(), with.left());
     }
 
+    @TakesLong
     @Test
     void onRandomRigsNothingCanBeLeftOutAndWhereNoSmallerSetIsSaidToDoNoneDoes() {
         int repaired = 0;
@@ -198,6 +202,7 @@ class WholeRepairTest {
         return List.of();
     }
 
+    @TakesLong
     @Test
     void fewerChangesThatOnlyTogetherDoAsWellAreFound() {
         for (int seed : new int[] {103, 148}) { // one takes the place of two, and two that of three
@@ -247,6 +252,7 @@ class WholeRepairTest {
         assertEquals(new HashSet<>(more), new HashSet<>(greedy.changes()));
     }
 
+    @TakesLong
     @Test
     void noOrderOfFourOrFiveChangesIsBetterThanTheOneFound() {
         int compared = 0;

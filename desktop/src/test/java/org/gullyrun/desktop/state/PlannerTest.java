@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
@@ -147,6 +148,7 @@ class PlannerTest extends WithoutWindow {
                         .count());
     }
 
+    @TakesLong
     @Test
     void whatIsRequiredIsPartOfThePlan() throws Exception {
         WorkPlan first = planned();

@@ -12,6 +12,7 @@ import java.util.Objects;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
@@ -48,6 +49,7 @@ class CompareTest extends WindowTest {
         until(() -> state().reading().findings().stream().anyMatch(Finding::isBad));
     }
 
+    @TakesLong
     @Test
     void whereThereAreSeveralSurveysOneIsChosenAndTheDifferenceIsShownOnTheMap(Hands robot) throws Exception {
         Case show = state().what();
@@ -99,6 +101,7 @@ class CompareTest extends WindowTest {
         assertEquals(List.of(), plan.repair().left());
     }
 
+    @TakesLong
     @Test
     void aSurveyOfAnotherFileIsMatchedByNameAndAWrongMatchIsUndone(Hands robot) throws Exception {
         Case show = SampleShow.make();

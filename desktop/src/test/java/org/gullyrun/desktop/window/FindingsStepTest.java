@@ -9,6 +9,7 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
@@ -87,6 +88,7 @@ class FindingsStepTest extends SampleWindowTest {
         assertTrue(letter.contains("Crew reaches Live through Huddlewick, "), letter);
     }
 
+    @TakesLong
     @Test
     void levelsAndTimesAreAPictureWithFiguresAClickAway(Hands robot) throws Exception {
         robot.push(KeyCode.L);
@@ -104,6 +106,7 @@ class FindingsStepTest extends SampleWindowTest {
         assertFalse(text(robot, "#overlay .water").isEmpty());
     }
 
+    @TakesLong
     @Test
     void aLimitIsSetForThisCaseAndAWrongFigureIsRefused(Hands robot) throws Exception {
         assertTrue(has("leak:crew>live"));

@@ -9,6 +9,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Productions;
 import org.junit.jupiter.api.Test;
@@ -79,6 +80,7 @@ class FocusTest extends SampleWindowTest {
         return node != null && (part.equals(node.getId()) || isIn(node.getParent(), part));
     }
 
+    @TakesLong
     @Test
     void aHalfTypedNameOutlivesADialogAndTheCursorStaysInTheMiddle(Hands robot) throws Exception {
         Case before = state().what();

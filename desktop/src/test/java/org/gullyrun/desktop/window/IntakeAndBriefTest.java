@@ -11,6 +11,7 @@ import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.intake.Questions;
@@ -45,6 +46,7 @@ class IntakeAndBriefTest extends WindowTest {
         until(() -> robot.lookup("#cell").tryQuery().map(Node::isFocused).orElse(false));
     }
 
+    @TakesLong
     @Test
     void aRigIsTypedWithNothingButKeysAndEveryStepCanBeUndone(Hands robot) throws Exception {
         begin(robot);
@@ -155,6 +157,7 @@ class IntakeAndBriefTest extends WindowTest {
                 .get();
     }
 
+    @TakesLong
     @Test
     void theBriefOfTheSampleShowIsSetFromStartingBriefsInTwentyOneActions(Hands robot) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> {

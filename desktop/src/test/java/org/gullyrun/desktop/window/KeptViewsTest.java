@@ -24,6 +24,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
@@ -62,6 +63,7 @@ class KeptViewsTest {
         return LongStream.rangeClosed(1, RandomRigs.many(1, 10));
     }
 
+    @TakesLong
     @ParameterizedTest
     @MethodSource("seeds")
     void whatIsKeptLooksAsIfItWereMadeAnew(long seed) throws Exception {

@@ -11,6 +11,7 @@ import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.gullyrun.core.LargeRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Survey;
@@ -22,6 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
 
 /** A rig of 617 elements, worked on by keyboard alone. */
+@TakesLong
 class LargeRigTest extends WindowTest {
     private static final int SOURCES = 44;
     private static final Rig FOUND = LargeRigs.make(1, SOURCES, 20, 8);

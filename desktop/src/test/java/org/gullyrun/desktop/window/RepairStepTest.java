@@ -18,6 +18,7 @@ import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.WorkRecord;
@@ -154,6 +155,7 @@ class RepairStepTest extends WindowTest {
         assertEquals(left, plan().steps().stream().map(WorkPlan.Step::sentence).toList());
     }
 
+    @TakesLong
     @Test
     void aStepIsMovedByHandAndGoesBackToItsPlace(Hands robot) throws Exception {
         planned(robot);
@@ -177,6 +179,7 @@ class RepairStepTest extends WindowTest {
                 && plan().steps().stream().map(WorkPlan.Step::sentence).toList().equals(safest));
     }
 
+    @TakesLong
     @Test
     void anotherFixTakesThePlaceOfAStep(Hands robot) throws Exception {
         planned(robot);
@@ -196,6 +199,7 @@ class RepairStepTest extends WindowTest {
         assertTrue(plan().repair().left().isEmpty());
     }
 
+    @TakesLong
     @Test
     void anotherWayIsTakenAsAWholeAndLeftAgain(Hands robot) throws Exception {
         planned(robot);
@@ -217,6 +221,7 @@ class RepairStepTest extends WindowTest {
         until(() -> Set.copyOf(plan().repair().changes()).equals(Set.copyOf(first.changes())));
     }
 
+    @TakesLong
     @Test
     void theStepsAreCopiedForAChatAndWhatWasRuledOutIsAllowedAgain(Hands robot) throws Exception {
         planned(robot);
@@ -242,6 +247,7 @@ class RepairStepTest extends WindowTest {
         assertTrue(state().planning().conditions().without().isEmpty());
     }
 
+    @TakesLong
     @Test
     void offAirOtherThingsCountAndTheWorkOrderIsSavedAndCopied(Hands robot) throws Exception {
         planned(robot);

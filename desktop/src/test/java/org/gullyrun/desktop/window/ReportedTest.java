@@ -2,6 +2,8 @@ package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.function.Predicate;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -24,10 +26,11 @@ class ReportedTest extends WindowTest {
 
     private void choose(Hands robot, String menu, String entry) throws Exception {
         robot.clickOn("#reported-" + menu);
-        robot.clickOn((javafx.scene.Node n) -> n instanceof Label label
+        Predicate<Node> choice = node -> node instanceof Label label
                 && label.getText().equals(entry)
-                && label.getStyleClass().contains("label")
-                && n.getParent().getStyleClass().contains("menu-item"));
+                && label.getParent().getStyleClass().contains("menu-item");
+        until(() -> robot.lookup(choice).tryQuery().isPresent());
+        robot.clickOn(choice);
     }
 
     @Test

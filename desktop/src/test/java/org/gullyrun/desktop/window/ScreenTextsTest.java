@@ -17,6 +17,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.words.Texts;
@@ -77,6 +78,7 @@ class ScreenTextsTest extends SampleWindowTest {
                 : node instanceof Labeled labeled && labeled.getText() != null ? labeled.getText() : "";
     }
 
+    @TakesLong
     @Test
     void whatTheWindowSaysIsWhatATechnicianWouldSay(Hands robot) throws Exception {
         until(() -> state().causes().done());

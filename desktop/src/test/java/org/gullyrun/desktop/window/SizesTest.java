@@ -17,6 +17,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.rig.Common;
@@ -89,6 +90,7 @@ class SizesTest extends WindowTest {
         }
     }
 
+    @TakesLong
     @Test
     void nothingIsOutOfReachOrBrokenLetterByLetter(Hands robot) throws Exception {
         everywhere(robot, THOROUGH ? SIZES : SOME);
@@ -174,6 +176,7 @@ class SizesTest extends WindowTest {
                 : node instanceof Labeled labeled ? "“" + labeled.getText() + "”" : node.toString();
     }
 
+    @TakesLong
     @Test
     void theFirstFixAndItsPriceAreInSightAtEverySize(Hands robot) throws Exception {
         robot.interact(() -> store.replace(SampleShow.make(), Step.FINDINGS));

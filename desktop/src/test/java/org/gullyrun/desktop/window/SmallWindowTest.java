@@ -10,6 +10,7 @@ import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.trace.MapView;
 import org.junit.jupiter.api.Test;
@@ -58,6 +59,7 @@ class SmallWindowTest extends SampleWindowTest {
         assertTrue(overview.isVisible());
     }
 
+    @TakesLong
     @Test
     void aClickOnTheOverviewBringsThatPartIntoSightAndItIsThereAgainAfterARoute(Hands robot) throws Exception {
         until(() -> settled(robot) && names(robot).contains("Music"));
@@ -92,6 +94,7 @@ class SmallWindowTest extends SampleWindowTest {
         assertTrue(end < edge && end > edge - 120, "spread over the room: " + end + " of " + edge);
     }
 
+    @TakesLong
     @Test
     void whatIsSelectedLastIsShownHoweverFastTheSelectionsCome(Hands robot) throws Exception {
         until(() -> settled(robot));

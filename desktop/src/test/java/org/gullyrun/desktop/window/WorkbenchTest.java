@@ -16,6 +16,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Productions;
@@ -104,6 +105,7 @@ class WorkbenchTest extends SampleWindowTest {
         assertEquals(0, state().scene());
     }
 
+    @TakesLong
     @Test
     void whatIsDrawnOnTheMapCanBeClicked(Hands robot) throws Exception {
         until(() -> robot.lookup("#map-music").tryQuery().isPresent());
@@ -195,6 +197,7 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     /** As when a key is held down while every answer takes longer than the key repeats: nothing must pile up. */
+    @TakesLong
     @Test
     void aKeyHeldDownActsOnceAFrameHoweverFastItRepeats(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT4);

@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Sources;
@@ -72,25 +73,23 @@ final class LateSelf extends MustRule {
 
     @Override
     FindingBuilder tell(AuditContext context, int scene, CellReading cell, String inScenes, FindingBuilder told) {
-        double late = cell.delivery().strongestDelay();
+        Delivery heard = cell.delivery();
+        double late = heard.strongestDelay();
         String person = cell.outlet().or(Outlets.PERSON, "");
         return told.title(person + " hears their own voice " + Say.of(late, "ms") + " late")
                 .plain("Your own voice comes back late at " + cell.outlet().name() + ": it goes "
-                        + Say.through(
-                                context.scenes().get(scene).graph(),
-                                cell.delivery().strongest()) + ".")
+                        + Say.through(context.scenes().get(scene).graph(), heard.strongest()) + ".")
                 .exact(
                         cell.source().name() + " at " + cell.outlet().name() + " after " + Say.of(late, "ms") + " at "
-                                + Say.of(cell.delivery().strength(), "dB"),
+                                + Say.of(heard.strength(), "dB"),
                         inScenes)
                 .cause("your microphone is on what you listen to, over a slow route")
                 .noticed(
                         late > context.thresholds().of(Threshold.SELF_MAJOR)
                                 ? "An echo of yourself that makes it hard to speak."
                                 : "Your own voice sounds hollow.")
-                .evidence(context.evidence(
-                        scene, Evidence.Form.ROUTE, cell.delivery().strongest()))
+                .evidence(context.evidence(scene, Evidence.Form.ROUTE, heard.strongest()))
                 .figure("delay", late, "ms")
-                .figure("strength", cell.delivery().strength(), "dB");
+                .figure("strength", heard.strength(), "dB");
     }
 }

@@ -52,14 +52,12 @@ final class TrackEmpty implements Rule {
 
     /** Whether a listener who hears a track misses a source that it should hear: then that is the trouble. */
     private static boolean isMissedBySomebody(AuditContext context, Element production, int track) {
-        return context.missing().stream().anyMatch(pair -> {
-            Element output = context.rig()
-                    .find(pair.outlet().get(Outlets.OUTPUT), Kind.OUTPUT)
-                    .orElse(null);
-            return output != null
-                    && context.rig().owner(output) == production
-                    && output.is(Productions.TAKES_TRACK.of(track), false);
-        });
+        return context.missing().stream()
+                .anyMatch(pair -> context.rig()
+                        .find(pair.outlet().get(Outlets.OUTPUT), Kind.OUTPUT)
+                        .filter(output -> context.rig().owner(output) == production)
+                        .filter(output -> output.is(Productions.TAKES_TRACK.of(track), false))
+                        .isPresent());
     }
 
     @Override
