@@ -61,16 +61,10 @@ final class Analysis implements AutoCloseable {
      */
     record First(Answer answer, String failure) {}
 
-    /** Fixes are tried only once the answer itself is on screen, ms: they would take the processor away from it. */
-    private static final int AFTER_THE_ANSWER = 60;
-    /** At the start the window itself comes first, ms. */
-    private static final int AFTER_THE_WINDOW = 3_000;
     /** How long the interface thread waits for a reading, ms: less than half a frame. */
     private static final int SOON = 7;
     /** Fixes are shown as they are verified, at most once in this many ms. */
     private static final int STILL_TRYING = 300;
-    /** Long work pauses while a person types or clicks, and resumes this many ms later. */
-    private static final int IDLE = 400;
 
     private static final int PAUSE = 25;
     /** How long to look for root causes. An ordinary rig takes a second. */
@@ -80,6 +74,7 @@ final class Analysis implements AutoCloseable {
 
     private final Consumer<Runnable> interfaceThread;
     private final Results results;
+    private final Pace pace;
     private final ExecutorService reader = worker("reader");
     private final ExecutorService fixer = worker("fixer");
     /** For what views need worked out, maps above all. */
@@ -91,11 +86,13 @@ final class Analysis implements AutoCloseable {
     private final AtomicLong newestFixes = new AtomicLong();
     private final SoughtCauses sought = new SoughtCauses();
     /** When a person last pressed something, in {@link System#nanoTime}. */
-    private volatile long lastPressed = System.nanoTime() - IDLE * 1_000_000L;
+    private volatile long lastPressed;
 
-    Analysis(Consumer<Runnable> interfaceThread, Results results) {
+    Analysis(Consumer<Runnable> interfaceThread, Results results, Pace pace) {
         this.interfaceThread = interfaceThread;
         this.results = results;
+        this.pace = pace;
+        this.lastPressed = System.nanoTime() - pace.idle() * 1_000_000L;
     }
 
     /** A thread for work of one kind, which ends with the program. */
@@ -184,7 +181,7 @@ final class Analysis implements AutoCloseable {
     /** Whether a turn has been overtaken; waits first while a person presses something. */
     private boolean isOver(long turn, AtomicLong turns) {
         try {
-            while (turn == turns.get() && System.nanoTime() - lastPressed < IDLE * 1_000_000L) {
+            while (turn == turns.get() && System.nanoTime() - lastPressed < pace.idle() * 1_000_000L) {
                 Thread.sleep(PAUSE);
             }
         } catch (InterruptedException e) {
@@ -253,7 +250,8 @@ final class Analysis implements AutoCloseable {
      * @param atStart whether the window is only just being shown
      */
     void lookDeeper(State shown, boolean atStart) {
-        if (seeker.isShutdown()) {
+        int wait = atStart ? pace.atStart() : pace.deeper();
+        if (seeker.isShutdown() || wait == Pace.NEVER) {
             return;
         }
         long turn = newest.get();
@@ -275,7 +273,6 @@ final class Analysis implements AutoCloseable {
                 seekCauses(audit.quick(), shown.goodRig(), quick, turn);
             }
         };
-        int wait = atStart ? AFTER_THE_WINDOW : AFTER_THE_ANSWER * 3;
         CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, seeker)
                 .execute(reporting("look for root causes", look));
     }
@@ -325,7 +322,7 @@ final class Analysis implements AutoCloseable {
                 seekFixes(audit, good, reading, finding, turn);
             }
         };
-        CompletableFuture.delayedExecutor(AFTER_THE_ANSWER, TimeUnit.MILLISECONDS, fixer)
+        CompletableFuture.delayedExecutor(pace.fixes(), TimeUnit.MILLISECONDS, fixer)
                 .execute(reporting("try fixes", work));
     }
 

@@ -33,16 +33,18 @@ public final class Store implements AutoCloseable {
 
     /** A store on a case that keeps no journal; it is audited once, here and now, so that there is something to show. */
     public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread) {
-        this(what, file, interfaceThread, null);
+        this(what, file, interfaceThread, null, Pace.OF_A_PERSON);
     }
 
     /**
      * A store on a case.
      *
      * @param journals the folder for journals that cannot be beside their case; null for no journals at all
+     * @param pace when long work begins
      */
-    public Store(Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals) {
-        this.analysis = new Analysis(interfaceThread, new Results());
+    public Store(
+            Case what, @Nullable Path file, Consumer<Runnable> interfaceThread, @Nullable Path journals, Pace pace) {
+        this.analysis = new Analysis(interfaceThread, new Results(), pace);
         this.planner = new Planner(this, analysis);
         this.tryout = new Tryout(this, analysis);
         this.session = new CaseSession(interfaceThread, analysis, journals, new Files());

@@ -24,6 +24,7 @@ import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.FailureLog;
 import org.gullyrun.desktop.state.Message;
+import org.gullyrun.desktop.state.Pace;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
@@ -93,7 +94,7 @@ public final class WorkbenchApp extends Application {
                 file = null;
             }
         }
-        Store store = new Store(what, file, Platform::runLater, Preferences.journals());
+        Store store = new Store(what, file, Platform::runLater, Preferences.journals(), Pace.OF_A_PERSON);
         store.look(remembered.number("night", 0) > 0, remembered.number("text", 1));
         return new Opened(store, remembered, problem, file == null && !demo);
     }

@@ -135,7 +135,7 @@ class StoreFaultsTest {
     @Test
     void whereNoJournalCanBeWrittenThatIsSaidAllTheTime() throws Exception {
         Path taken = Files.writeString(folder.resolve("taken"), "a file, where a folder would have to be");
-        Store store = new Store(sample, null, queue::add, taken.resolve("journals"));
+        Store store = new Store(sample, null, queue::add, taken.resolve("journals"), Pace.OF_A_PERSON);
         assertTrue(
                 store.state().alerts().told().contains("Save often"),
                 store.state().alerts().told());
@@ -154,7 +154,7 @@ class StoreFaultsTest {
     void ownSavesAreNotTakenForSomebodyElses() throws Exception {
         Path file = folder.resolve("night.json");
         CaseFiles.save(sample, file);
-        Store store = new Store(sample, file, queue::add, folder.resolve("journals"));
+        Store store = new Store(sample, file, queue::add, folder.resolve("journals"), Pace.OF_A_PERSON);
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(RandomRigs.many(2, 10));
         for (int i = 0; System.nanoTime() < end; i++) {
             boolean on = i % 2 == 1;
@@ -177,7 +177,7 @@ class StoreFaultsTest {
         Path file = folder.resolve("night.json");
         CaseFiles.save(sample, file);
         Path damaged = Files.writeString(folder.resolve(".night.json.1-1.journal"), "not a journal\n");
-        Store store = new Store(sample, file, queue::add, folder.resolve("journals"));
+        Store store = new Store(sample, file, queue::add, folder.resolve("journals"), Pace.OF_A_PERSON);
         assertTrue(store.state().message().text().contains(damaged.getFileName().toString()));
         assertTrue(store.state().message().isError());
         store.close();
@@ -189,7 +189,7 @@ class StoreFaultsTest {
         Path file = folder.resolve("night.json");
         CaseFiles.save(sample, file);
         Path journals = folder.resolve("journals");
-        Store store = new Store(sample, file, queue::add, journals);
+        Store store = new Store(sample, file, queue::add, journals, Pace.OF_A_PERSON);
         store.giveUp();
         boolean[] shown = {false};
         store.open(file, () -> shown[0] = true);
@@ -197,7 +197,7 @@ class StoreFaultsTest {
         store.change(List.of(offTheArchive(store)));
         Case unsaved = store.state().what();
         store.close();
-        Store next = new Store(sample, file, queue::add, journals);
+        Store next = new Store(sample, file, queue::add, journals, Pace.OF_A_PERSON);
         assertEquals(unsaved, next.state().leftovers().getFirst().made());
         next.close();
     }

@@ -224,12 +224,12 @@ class StoreTest {
         Path file = folder.resolve("night.json");
         org.gullyrun.core.casefile.CaseFiles.save(sample, file);
         Path journals = folder.resolve("journals");
-        Store crashed = new Store(sample, file, queue::add, journals);
+        Store crashed = new Store(sample, file, queue::add, journals, Pace.OF_A_PERSON);
         crashed.change(
                 List.of(Change.set(crashed.state().surveyShown().rig(), "in-music", Productions.TRACK.of(2), false)));
         Case unsaved = crashed.state().what();
         crashed.close(); // without saving or giving up, as where the program is ended
-        Store next = new Store(sample, file, queue::add, journals);
+        Store next = new Store(sample, file, queue::add, journals, Pace.OF_A_PERSON);
         var left = next.state().leftovers();
         assertEquals(1, left.size());
         next.restore(left.getFirst());
@@ -251,8 +251,8 @@ class StoreTest {
     void aSecondWindowOnTheSameFileIsNoticed() throws Exception {
         Path file = folder.resolve("night.json");
         org.gullyrun.core.casefile.CaseFiles.save(sample, file);
-        Store one = new Store(sample, file, queue::add, folder.resolve("journals"));
-        Store two = new Store(sample, file, queue::add, folder.resolve("journals"));
+        Store one = new Store(sample, file, queue::add, folder.resolve("journals"), Pace.OF_A_PERSON);
+        Store two = new Store(sample, file, queue::add, folder.resolve("journals"), Pace.OF_A_PERSON);
         for (Store each : List.of(one, two)) {
             until(() -> each.state().message() != null
                     && each.state().message().text().contains("open in another window"));

@@ -13,6 +13,7 @@ import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -23,7 +24,7 @@ class FindingsStepTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        openSample(shown);
+        open(shown, SampleShow.make(), LIVELY);
     }
 
     @BeforeEach

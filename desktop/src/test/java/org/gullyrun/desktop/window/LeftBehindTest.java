@@ -30,7 +30,7 @@ class LeftBehindTest extends WindowTest {
         saved = SampleShow.make();
         keep(saved, "sample.json");
         Path journals = folder.resolve("journals");
-        Store ended = new Store(saved, file, new ArrayList<Runnable>()::add, journals);
+        Store ended = new Store(saved, file, new ArrayList<Runnable>()::add, journals, QUIET);
         for (int track : List.of(2, 5)) {
             ended.change(List.of(Objects.requireNonNull(Change.set(
                     ended.state().surveyShown().rig(),
@@ -40,7 +40,7 @@ class LeftBehindTest extends WindowTest {
         }
         unsaved = ended.state().what();
         ended.close(); // without saving or giving up, as where the program is ended
-        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater, journals));
+        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater, journals, QUIET));
     }
 
     private void asked(Hands robot) throws Exception {
@@ -90,7 +90,7 @@ class LeftBehindTest extends WindowTest {
         Store before = store;
         Platform.runLater(before::close);
         until(() -> true);
-        store = new Store(CaseFiles.open(file), file, Platform::runLater, folder.resolve("journals"));
+        store = new Store(CaseFiles.open(file), file, Platform::runLater, folder.resolve("journals"), QUIET);
         return state().leftovers().stream().map(left -> left.made()).toList();
     }
 }

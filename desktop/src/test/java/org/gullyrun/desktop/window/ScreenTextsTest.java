@@ -20,6 +20,7 @@ import javafx.stage.Stage;
 import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.intake.Section;
+import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.core.words.Texts;
 import org.gullyrun.desktop.find.Action;
 import org.gullyrun.desktop.state.Selection;
@@ -35,7 +36,7 @@ class ScreenTextsTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        openSample(shown);
+        open(shown, SampleShow.make(), LIVELY);
     }
 
     private void read(Hands robot) {

@@ -72,7 +72,7 @@ class SizesTest extends WindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, longNames());
+        open(shown, longNames(), LIVELY);
     }
 
     private void size(Hands robot, double[] size) {

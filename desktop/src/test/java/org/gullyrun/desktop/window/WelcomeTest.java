@@ -28,7 +28,7 @@ class WelcomeTest extends WindowTest {
         Preferences before = new Preferences(folder.resolve("window.properties"));
         before.opened(file);
         before.save();
-        show(shown, new Store(StartingRigs.empty("New case"), null, Platform::runLater));
+        show(shown, new Store(StartingRigs.empty("New case"), null, Platform::runLater, null, QUIET));
         workbench.welcome();
     }
 

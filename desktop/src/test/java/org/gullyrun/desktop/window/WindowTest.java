@@ -18,6 +18,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Pace;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
 import org.junit.jupiter.api.AfterEach;
@@ -30,6 +31,11 @@ import org.testfx.util.WaitForAsyncUtils;
 /** What tests of the real window need: the window on a case, and waiting for what it shows. */
 @ExtendWith({ApplicationExtension.class, Hands.Given.class})
 abstract class WindowTest {
+    /** Neither slow rules nor root causes are looked for: they are not what most tests are about, and take a second each time. */
+    static final Pace QUIET = new Pace(10, Pace.NEVER, Pace.NEVER, 50);
+    /** They are looked for at once. */
+    static final Pace LIVELY = new Pace(10, 30, 100, 50);
+
     final FilePicker picker = Mockito.mock(FilePicker.class);
     Path folder;
     Path file;
@@ -39,8 +45,13 @@ abstract class WindowTest {
 
     /** Opens the window on a case that is saved in a file of its own. */
     void open(Stage shown, Case what) throws Exception {
+        open(shown, what, QUIET);
+    }
+
+    /** Opens it at a pace. */
+    void open(Stage shown, Case what, Pace pace) throws Exception {
         keep(what, "sample.json");
-        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater));
+        show(shown, new Store(CaseFiles.open(file), file, Platform::runLater, null, pace));
     }
 
     /** Saves a case in a file of its own, for a window that is still to be shown. */

@@ -201,7 +201,6 @@ class WorkbenchTest extends SampleWindowTest {
     @Test
     void aKeyHeldDownActsOnceAFrameHoweverFastItRepeats(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT4);
-        until(() -> state().causes().done()); // or the list would be put into another order meanwhile
         robot.push(KeyCode.DOWN);
         int first = place();
         WaitForAsyncUtils.asyncFx(() -> {
