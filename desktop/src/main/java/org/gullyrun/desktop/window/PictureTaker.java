@@ -19,6 +19,7 @@ import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.desktop.find.FindIndex;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Pace;
 import org.gullyrun.desktop.state.Planning;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -32,6 +33,9 @@ final class PictureTaker extends AnimationTimer {
     private static final long PATIENCE = 90_000;
     /** So many frames in a row have to show all of it before something is done on top, and before the picture is taken. */
     private static final int STEADY = 20;
+
+    /** Nobody works in this window: nothing has to wait. */
+    private static final Pace AT_ONCE = new Pace(0, 0, 0, 0);
 
     private final Picture.Wanted wanted;
     private final CompletableFuture<WritableImage> done;
@@ -51,7 +55,7 @@ final class PictureTaker extends AnimationTimer {
         this.wanted = wanted;
         this.done = done;
         Type.load();
-        store = new Store(wanted.what(), null, Platform::runLater);
+        store = new Store(wanted.what(), null, Platform::runLater, null, AT_ONCE);
         if (!wanted.survey().isEmpty()) {
             store.chooseSurvey(wanted.survey());
         }
