@@ -45,7 +45,7 @@ final class PictureTaker extends AnimationTimer {
     private final long began = System.currentTimeMillis();
     private int frames;
     private boolean selected;
-    private boolean opened;
+    private boolean finished;
 
     /** Something that the picture has to show, and whether it is there. */
     private record Awaited(String what, BooleanSupplier isThere) {}
@@ -99,9 +99,9 @@ final class PictureTaker extends AnimationTimer {
                     .collect(Collectors.joining(", "));
             if (missing.isEmpty()) {
                 frames++;
-                if (frames > STEADY && !opened) {
-                    opened = true;
-                    open();
+                if (frames > STEADY && !finished) {
+                    finished = true;
+                    finish();
                 }
                 if (frames > 2 * STEADY && isSheetOpen()) {
                     stop();
@@ -146,7 +146,11 @@ final class PictureTaker extends AnimationTimer {
         return selected;
     }
 
-    private void open() {
+    /** What needs the rest to be there: a step of the plan, and a sheet over all of it. */
+    private void finish() {
+        if (wanted.hop() >= 0 && state().step() == Step.REPAIR) {
+            store.planner().look(wanted.hop());
+        }
         if (!wanted.open().isEmpty()) {
             workbench.commands().stream()
                     .filter(c -> c.id().equals(wanted.open()))
@@ -208,9 +212,7 @@ final class PictureTaker extends AnimationTimer {
             }
             fitting.forEach(event -> store.tryout().add(event.change(), event.sentence()));
         }
-        if (wanted.hop() >= 0 && state().step() == Step.REPAIR) {
-            store.planner().look(wanted.hop());
-        } else if (wanted.hop() >= 0) {
+        if (wanted.hop() >= 0) {
             store.lookAt(wanted.hop());
         }
         return true;
