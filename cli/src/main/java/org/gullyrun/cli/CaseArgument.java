@@ -36,13 +36,17 @@ final class CaseArgument {
     Opened open() throws CaseProblem {
         Case what = CaseFiles.open(file);
         Survey chosen = survey(what, survey);
-        Reading reading;
-        try {
-            reading = RuleCatalogue.on(what.terms(), what.showHours()).read(chosen.rig(), what.brief());
-        } catch (RigTooLarge e) {
-            throw new FileProblem(file.getFileName() + ": " + e.getMessage());
-        }
+        Reading reading = read(what, chosen, String.valueOf(file.getFileName()));
         return new Opened(what, chosen, reading, scenes(reading));
+    }
+
+    /** Reads and audits a survey of a case that is called so in messages. */
+    static Reading read(Case what, Survey survey, String called) {
+        try {
+            return RuleCatalogue.on(what.terms(), what.showHours()).read(survey.rig(), what.brief());
+        } catch (RigTooLarge e) {
+            throw new FileProblem(called + ": " + e.getMessage());
+        }
     }
 
     /** The survey of a case with an id or name; the first if none is given. */

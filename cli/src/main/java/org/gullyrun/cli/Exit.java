@@ -10,7 +10,7 @@ public final class Exit {
     public static final int USAGE = 2;
     /** A file or the output cannot be read or written, or holds a rig too large to audit. */
     public static final int FILE = 3;
-    /** The window can't be shown, or doesn't show what a picture was to show. */
+    /** The window can't be shown, or not in time for a picture. */
     public static final int NO_DISPLAY = 4;
     /** The launcher found no JDK 25, a package is missing, or the build failed; given by the scripts in {@code bin}. */
     public static final int SET_UP = 5;

@@ -1,14 +1,20 @@
 package org.gullyrun.cli;
 
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import java.util.concurrent.TimeoutException;
+import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.fix.WhatIf;
 import org.gullyrun.core.flow.graph.SceneKey;
+import org.gullyrun.core.intake.Section;
 import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.find.FindIndex;
 import org.gullyrun.desktop.window.Picture;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -108,6 +114,8 @@ final class PictureCommand implements Callable<Integer> {
         Case what = file == null ? SampleShow.make() : CaseFiles.open(file);
         Survey shown = CaseArgument.survey(what, survey.isEmpty() ? null : survey);
         checkScene(shown);
+        checkSelected(what, shown);
+        checkTried(shown);
         if (!Window.hasDisplay()) {
             spec.commandLine().getErr().println("There is no display, not even a virtual one; run it under xvfb-run.");
             return Exit.NO_DISPLAY;
@@ -130,7 +138,7 @@ final class PictureCommand implements Callable<Integer> {
                             Integer.parseInt(sides[0]),
                             Integer.parseInt(sides[1])),
                     out);
-        } catch (Picture.NotTaken problem) {
+        } catch (TimeoutException problem) {
             spec.commandLine().getErr().println(problem.getMessage());
             return Exit.NO_DISPLAY;
         }
@@ -145,6 +153,38 @@ final class PictureCommand implements Callable<Integer> {
                 .toList();
         if (!scene.isEmpty() && names.stream().noneMatch(scene::equalsIgnoreCase)) {
             throw new UsageProblem("There is no scene '" + scene + "'. There are: " + String.join(", ", names));
+        }
+    }
+
+    /** Likewise what is selected: in Intake a section, elsewhere what the find field finds, or the id of a finding. */
+    private void checkSelected(Case what, Survey shown) {
+        if (select.isEmpty()) {
+            return;
+        }
+        if (step.equalsIgnoreCase("intake")) {
+            String section = select.split("/", 2)[0];
+            List<String> sections = Arrays.stream(Section.values())
+                    .map(each -> each.name().toLowerCase(Locale.ROOT))
+                    .toList();
+            if (!sections.contains(section.toLowerCase(Locale.ROOT))) {
+                throw new UsageProblem(
+                        "Intake has no section '" + section + "'. There are: " + String.join(", ", sections));
+            }
+            return;
+        }
+        Reading reading =
+                CaseArgument.read(what, shown, file == null ? "The sample show" : String.valueOf(file.getFileName()));
+        if (FindIndex.search(select, reading, List.of()).isEmpty()
+                && reading.findings().stream().noneMatch(f -> f.identity().equals(select))) {
+            throw new UsageProblem("Nothing here is called '" + select + "'");
+        }
+    }
+
+    /** Likewise what is tried. */
+    private void checkTried(Survey shown) {
+        if (!tried.isEmpty()
+                && WhatIf.search(WhatIf.events(shown.rig()), tried, "", 1).isEmpty()) {
+            throw new UsageProblem("Nothing like '" + tried + "' can be tried here");
         }
     }
 }

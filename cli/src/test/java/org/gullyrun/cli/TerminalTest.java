@@ -118,11 +118,24 @@ class TerminalTest {
         "--text, 400, --text is a percentage from 80 to 150",
         "--step, dance, --step is one of intake",
         "--size, 12, --size is written as 1280x800",
+        "--select, musik > archive, Nothing here is called 'musik > archive'",
+        "--try, flurb, Nothing like 'flurb' can be tried here",
     })
     void aPictureIsAskedForInWordsThatExist(String option, String value, String told) {
         Path picture = folder.resolve("p.png");
         assertEquals(Exit.USAGE, run("picture", picture.toString(), option, value));
         assertTrue(terminal.err().contains(told), terminal.err());
+        assertFalse(Files.exists(picture));
+    }
+
+    @Test
+    void aPictureOfIntakeIsOfASectionThatItHas() {
+        Path picture = folder.resolve("p.png");
+        assertEquals(
+                Exit.USAGE, run("picture", picture.toString(), "--step", "intake", "--select", "prograns/Fieldglass"));
+        assertTrue(
+                terminal.err().contains("Intake has no section 'prograns'. There are: sounds, listeners, "),
+                terminal.err());
         assertFalse(Files.exists(picture));
     }
 

@@ -7,8 +7,8 @@ import java.lang.annotation.Target;
 import org.junit.jupiter.api.Tag;
 
 /**
- * A test among those that take the most time. {@code bin/check} leaves it out, so as to stay under three minutes; with
- * {@code -Plong}, as in continuous integration, and with {@code -Pthorough} it runs.
+ * One of the tests that take the most time. {@code bin/check} leaves it out, so that a change is checked within a few minutes.
+ * It runs with {@code -Plong}, as in continuous integration, and with {@code -Pthorough}.
  */
 @Tag("long")
 @Target({ElementType.METHOD, ElementType.TYPE})

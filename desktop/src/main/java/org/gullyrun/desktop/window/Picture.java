@@ -1,10 +1,11 @@
 package org.gullyrun.desktop.window;
 
 import java.io.IOException;
-import java.io.Serial;
 import java.nio.file.Path;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.image.WritableImage;
@@ -51,10 +52,10 @@ public final class Picture {
     /**
      * Renders and writes a PNG; needs a display, which may be virtual.
      *
-     * @throws NotTaken if the window can't show what is wanted; then nothing is written
+     * @throws TimeoutException if the window doesn't show all of it in time; then nothing is written
      * @throws IOException if the file can't be written
      */
-    public static void write(Wanted wanted, Path file) throws IOException {
+    public static void write(Wanted wanted, Path file) throws IOException, TimeoutException {
         CompletableFuture<WritableImage> done = new CompletableFuture<>();
         Platform.startup(() -> {
             try {
@@ -64,26 +65,20 @@ public final class Picture {
             }
         });
         try {
-            ImageIO.write(SwingFXUtils.fromFXImage(done.get(), null), "png", file.toFile());
+            ImageIO.write(
+                    SwingFXUtils.fromFXImage(done.get(2 * PictureTaker.PATIENCE, TimeUnit.MILLISECONDS), null),
+                    "png",
+                    file.toFile());
         } catch (ExecutionException e) {
-            throw e.getCause() instanceof NotTaken reason
-                    ? reason
-                    : new IllegalStateException("the window could not be rendered", e.getCause());
+            if (e.getCause() instanceof TimeoutException late) {
+                throw late;
+            }
+            throw new IllegalStateException("the window could not be rendered", e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("interrupted", e);
         } finally {
             Platform.exit();
-        }
-    }
-
-    /** Why no picture was taken, in words for the person who asked for it. */
-    public static final class NotTaken extends RuntimeException {
-        @Serial
-        private static final long serialVersionUID = 1;
-
-        NotTaken(String reason) {
-            super(reason);
         }
     }
 }

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
@@ -30,9 +31,12 @@ import org.gullyrun.desktop.trace.MapView;
 /** Brings the window to what a picture is to show, waits until all of it is there, and takes the picture. */
 final class PictureTaker extends AnimationTimer {
     /** How long to wait for the whole of it, ms: the plan for the largest rigs takes this long on a slow machine. */
-    private static final long PATIENCE = 90_000;
-    /** So many frames in a row have to show all of it before something is done on top, and before the picture is taken. */
-    private static final int STEADY = 20;
+    static final long PATIENCE = 90_000;
+    /**
+     * So many frames in a row have to show all of it before something is done on top, and again before the picture is taken:
+     * what could be done instead of a step, or what a sheet shows, comes within them.
+     */
+    private static final int STEADY = 45;
 
     /** Nobody works in this window: nothing has to wait. */
     private static final Pace AT_ONCE = new Pace(0, 0, 0, 0);
@@ -77,7 +81,7 @@ final class PictureTaker extends AnimationTimer {
                 new Awaited("the survey", this::isSurveyShown),
                 new Awaited(
                         "the map", () -> workbench.scene().lookup("#map") instanceof MapView map && map.isSettled()),
-                new Awaited("'" + wanted.select() + "'", this::isSelected),
+                new Awaited("what is to be selected", this::isSelected),
                 new Awaited("its fixes", () -> state().shown().finding() == null || state().fixes() != null),
                 // The deep rules answer before the causes do: without them the picture would show some findings too
                 // few.
@@ -85,9 +89,7 @@ final class PictureTaker extends AnimationTimer {
                         "the root causes",
                         () -> state().causes().ended() || state().alerts().isNotAudited()),
                 new Awaited("the plan", this::isPlanned),
-                new Awaited(
-                        "what '" + wanted.tried() + "' changes",
-                        () -> wanted.tried().isEmpty() || state().against() != null));
+                new Awaited("the difference", () -> wanted.tried().isEmpty() || state().against() != null));
     }
 
     @Override
@@ -113,10 +115,10 @@ final class PictureTaker extends AnimationTimer {
             }
             if (System.currentTimeMillis() - began > PATIENCE) {
                 String lacking = missing.isEmpty() ? "the sheet" : missing;
-                throw new Picture.NotTaken("No picture was taken: after " + PATIENCE / 1000
-                        + " seconds the window still lacks this: " + lacking + ".");
+                throw new TimeoutException("No picture was taken: after " + PATIENCE / 1000
+                        + " seconds the window still lacked: " + lacking + ".");
             }
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | TimeoutException e) {
             stop();
             done.completeExceptionally(e);
         }
@@ -154,10 +156,7 @@ final class PictureTaker extends AnimationTimer {
         if (!wanted.open().isEmpty()) {
             workbench.commands().stream()
                     .filter(c -> c.id().equals(wanted.open()))
-                    .findFirst()
-                    .orElseThrow(() -> new Picture.NotTaken("There is no sheet called '" + wanted.open() + "'."))
-                    .run()
-                    .run();
+                    .forEach(c -> c.run().run());
         }
     }
 
@@ -171,7 +170,7 @@ final class PictureTaker extends AnimationTimer {
         if (workbench.scene().lookup("#section-" + parts[0].toLowerCase(Locale.ROOT)) instanceof Button tab) {
             tab.fire();
         } else if (!wanted.select().isEmpty()) {
-            throw new Picture.NotTaken("Intake has no section '" + parts[0] + "'. No picture was taken.");
+            return false;
         }
         String typed = parts.length < 2 ? "" : parts[1].replace("\\t", "\t");
         for (char c : typed.toCharArray()) {
@@ -198,19 +197,13 @@ final class PictureTaker extends AnimationTimer {
                     hits.isEmpty()
                             ? new Selection.Trouble(wanted.select())
                             : hits.getFirst().selection());
-            if (state().shown().isEmpty() && state().causes().ended()) {
-                throw new Picture.NotTaken("Nothing here is called '" + wanted.select() + "'. No picture was taken.");
-            } else if (state().shown().isEmpty()) {
+            if (state().shown().isEmpty()) {
                 return false;
             }
         }
         if (!wanted.tried().isEmpty()) {
-            List<WhatIf.Event> fitting =
-                    WhatIf.search(WhatIf.events(state().reading().rig()), wanted.tried(), "", 1);
-            if (fitting.isEmpty()) {
-                throw new Picture.NotTaken("Nothing like '" + wanted.tried() + "' can be tried. No picture was taken.");
-            }
-            fitting.forEach(event -> store.tryout().add(event.change(), event.sentence()));
+            WhatIf.search(WhatIf.events(state().reading().rig()), wanted.tried(), "", 1)
+                    .forEach(event -> store.tryout().add(event.change(), event.sentence()));
         }
         if (wanted.hop() >= 0) {
             store.lookAt(wanted.hop());
