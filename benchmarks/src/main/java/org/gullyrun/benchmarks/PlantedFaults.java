@@ -128,7 +128,8 @@ public final class PlantedFaults {
             "hasInputChoice",
             "capturesPrograms",
             "passesGuestsOn",
-            "fixed");
+            "fixed",
+            "private");
 
     /** All settings of an element: of families those for each bus, track and input. */
     private static List<Setting<?>> settings(Rig rig, Element element) {

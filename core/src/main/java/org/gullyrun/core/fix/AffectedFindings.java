@@ -116,6 +116,9 @@ final class AffectedFindings {
                 led(graph, i, reading.rig().get(set.element()), set.setting(), to, found);
             } else if (set.setting().equals(Productions.ALWAYS)) {
                 brought(graph, i, set.element(), found);
+            } else if (set.setting().familyKey().equals(Productions.MEMBER.key())
+                    && set.setting().kind() == Kind.GROUP) {
+                brought(graph, i, set.setting().sub(), found);
             }
             if (set.setting().familyKey().equals(Productions.TAKES_TRACK.key())
                     && set.setting().kind() == Kind.OUTPUT) {

@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
@@ -204,7 +206,7 @@ final class Candidates {
         }
     }
 
-    /** Of several unwanted routes all but one closed at once: each by the first gate that the one kept doesn't share. */
+    /** Of several unwanted routes all but one closed at once: each by the first, or last, gate that the one kept doesn't share. */
     private void together() {
         if (reading.rule(finding).topic() != Topic.DOUBLE) {
             return;
@@ -215,23 +217,31 @@ final class Candidates {
         if (source < 0 || outlet < 0) {
             return;
         }
-        List<Route> routes =
-                scene.routes(scene.cell(source, outlet), MOST_TOGETHER).routes();
+        CellReading cell = scene.cell(source, outlet);
+        double least = cell.delivery().strongestGain() - reading.thresholds().of(Threshold.COPY_WITHIN);
+        List<Route> routes = scene.routes(cell, MOST_TOGETHER).routes().stream()
+                .filter(route -> route.gain() >= least)
+                .toList();
         for (Route kept : routes.size() > 2 ? routes : List.<Route>of()) {
             Set<Gate> shared = new LinkedHashSet<>();
             kept.segments().forEach(s -> shared.addAll(scene.graph().gates(s)));
-            Set<Change> all = new LinkedHashSet<>();
+            Set<Change> first = new LinkedHashSet<>();
+            Set<Change> last = new LinkedHashSet<>();
             for (Route other : routes) {
-                all.addAll(other == kept ? List.of() : closing(scene, other, shared));
+                if (other != kept) {
+                    first.addAll(closing(scene, other.segments(), shared));
+                    last.addAll(closing(scene, other.segments().reversed(), shared));
+                }
             }
-            add(List.copyOf(all));
+            add(List.copyOf(first));
+            add(List.copyOf(last));
         }
     }
 
     /** The first gate of a route that isn't shared with the one that stays. */
-    private List<Change> closing(SceneReading scene, Route route, Set<Gate> shared) {
+    private List<Change> closing(SceneReading scene, List<Integer> route, Set<Gate> shared) {
         GateMoves moves = new GateMoves(rig, scene.key());
-        for (int segment : route.segments()) {
+        for (int segment : route) {
             for (Gate gate : scene.graph().gates(segment)) {
                 List<Change> changes = shared.contains(gate) ? List.of() : moves.close(gate);
                 if (!changes.isEmpty()) {

@@ -21,13 +21,17 @@ final class CauseCandidate {
      */
     static final Comparator<CauseCandidate> ORDER = Comparator.comparingInt((CauseCandidate o) -> -o.worth)
             .thenComparing(o -> o.work.cutsAtStart())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.unprocessed())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.lost())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().unprocessed())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().lost())
             .thenComparing(o -> !o.restores)
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.disturbance())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().disturbance())
             .thenComparingInt(o -> o.work.effort())
             .thenComparingInt(o -> o.changes.size())
             .thenComparingInt(o -> o.work.depth())
+            .thenComparingInt(
+                    o -> o.fix == null ? Integer.MIN_VALUE : -o.fix.merit().namesakes())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().crowd())
+            .thenComparingInt(o -> o.fix == null ? 0 : -o.fix.merit().company())
             .thenComparingInt(o -> o.number);
 
     final List<Change> changes;

@@ -179,7 +179,7 @@ final class CauseSearch {
         while (!cancelled.getAsBoolean()) {
             List<CauseCandidate> inTurn = CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o));
             if (inTurn.isEmpty()) {
-                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck)) {
+                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck) && !lookFurther()) {
                     return null;
                 }
                 blocked.removeIf(o -> o.stuck); // nothing else is left: they are looked at once more
@@ -222,6 +222,20 @@ final class CauseSearch {
             if (isNew || !cleared.contains(identity) && seen.add(identity + "@" + trials.changes())) {
                 collect(finding, cleared);
                 any = true;
+            }
+        }
+        return any;
+    }
+
+    /** Collects what only comes into question where nothing else helps, once for each bad finding; whether there was any. */
+    private boolean lookFurther() {
+        boolean any = false;
+        for (Finding finding : open.values()) {
+            if (finding.isBad() && seen.add(finding.identity() + " further")) {
+                for (List<Change> changes : fixes.lastIdeas(trials.now(), finding)) {
+                    any |= !known.containsKey(changes);
+                    consider(changes, finding);
+                }
             }
         }
         return any;
@@ -292,21 +306,27 @@ final class CauseSearch {
             if (useless.contains(changes)) {
                 continue;
             }
-            CauseCandidate option =
-                    known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++, fixes.restores(c)));
-            if (!trials.isMade(option)) {
-                if (option.fix != null || option.mayClear.isEmpty()) {
-                    option.fix = null;
-                    option.mayClear.clear();
-                    touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
-                }
-                option.mayClear.add(finding.identity());
-                weigh(option);
-            }
+            CauseCandidate option = consider(changes, finding);
             if (!option.brings()) {
                 cleared.addAll(option.clears());
             }
         }
+    }
+
+    /** A candidate for a finding, weighed by what it may clear. */
+    private CauseCandidate consider(List<Change> changes, Finding finding) {
+        CauseCandidate option =
+                known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++, fixes.restores(c)));
+        if (!trials.isMade(option)) {
+            if (option.fix != null || option.mayClear.isEmpty()) {
+                option.fix = null;
+                option.mayClear.clear();
+                touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
+            }
+            option.mayClear.add(finding.identity());
+            weigh(option);
+        }
+        return option;
     }
 
     /** Counts again what a candidate clears of what is still open. */

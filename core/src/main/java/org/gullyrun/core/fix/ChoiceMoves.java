@@ -195,7 +195,9 @@ final class ChoiceMoves {
                         && Choices.usable(rig, d)
                         && !Choice.to(d.id()).equals(now)
                         && !d.id().equals(already)
-                        && SensibleChoice.is(scene, element, setting, d))
+                        && SensibleChoice.is(scene, element, setting, d)
+                        && reach.applyAsLong(d)
+                                > 0) // what nothing gets to, or nobody hears, would be chosen only for silence
                 .sorted(Comparator.comparingLong(reach).reversed())
                 .limit(MOST)
                 .map(d -> Change.set(rig, element.id(), setting, Choice.to(d.id())))
@@ -219,6 +221,6 @@ final class ChoiceMoves {
                 .sum();
         boolean processed =
                 rig.of(Kind.PROCESSOR).stream().anyMatch(p -> device.id().equals(p.get(Links.PROCESSOR_TO)));
-        return 2 * reach + (processed ? 1 : 0);
+        return reach == 0 ? 0 : 2 * reach + (processed ? 1 : 0);
     }
 }

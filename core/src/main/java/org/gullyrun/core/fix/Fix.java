@@ -11,11 +11,8 @@ import org.gullyrun.core.rig.Change;
  * @param cleared the identities of all findings that are gone or down to minor by it
  * @param created the identities of findings that were not there before, or rose to major or critical
  * @param altered what else happens: other deliveries that were good and change, in plain words, each once
- * @param worth how much it resolves, less what minor findings it causes: a critical one counts 100, a major 10, a minor 1
- * @param bad how many of the created are major or critical
- * @param lost how many deliveries that were required or optional it loses
  * @param restores whether it puts everything it changes back as it was when all was well
- * @param unprocessed for how many doubles it leaves the raw sound and silences the processed one: hardly ever what is wanted
+ * @param merit what it is ranked by
  */
 public record Fix(
         List<Change> changes,
@@ -23,11 +20,8 @@ public record Fix(
         List<String> cleared,
         List<String> created,
         List<String> altered,
-        int worth,
-        int bad,
-        int lost,
         boolean restores,
-        int unprocessed) {
+        Merit merit) {
     public Fix {
         changes = List.copyOf(changes);
         cleared = List.copyOf(cleared);
@@ -37,7 +31,7 @@ public record Fix(
 
     /** Whether it causes nothing major or critical. What is minor is said beforehand, and taken into account. */
     public boolean isSafe() {
-        return bad == 0;
+        return merit.bad() == 0;
     }
 
     /** Whether nothing else happens by it, no finding and no other sound anywhere. */
@@ -48,11 +42,6 @@ public record Fix(
     /** How much there is to do. */
     Work work() {
         return Work.of(changes);
-    }
-
-    /** How many other deliveries that were good it changes. */
-    public int disturbance() {
-        return altered.size();
     }
 
     /** What it clears and costs, in one line. */

@@ -3,7 +3,6 @@ package org.gullyrun.core.fix;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -16,42 +15,46 @@ import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
-import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
- * <p>Rank: causes nothing major; silences no program altogether; keeps processed sound rather than raw; resolves most;
+ * <p>Rank: causes nothing major; silences no program altogether; resolves most; keeps processed sound rather than raw;
  * loses fewest deliveries; goes back to how it was when
- * all was well; changes fewest others; fewest settings; a program's own setting before a default, a default
- * before a system setting; in the order in which sound meets them. Cost: one audit for each candidate, so it belongs off
+ * all was well; changes fewest others; least to build anew; fewest settings; a program's own setting before a default, a
+ * default before a system setting; the route that the listener's other sources take; in the order in which sound meets them. Cost: one audit for each candidate, so it belongs off
  * the interface thread; it stops at the next candidate when told to.
  */
 public final class Fixes {
     /** Of what differs from when all was well so many changes are tried. */
     private static final int MOST_DIFFERENCES = 40;
 
-    static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(Fix::bad)
+    /** Of so many choices, each with a gate opened, as many are tried where nothing else helps. */
+    private static final int MOST_BOTH = 40;
+
+    static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(
+                    fix -> fix.merit().bad())
             .thenComparing(fix -> fix.work().cutsAtStart())
-            .thenComparingInt(Fix::unprocessed)
-            .thenComparingInt(fix -> -fix.worth())
-            .thenComparingInt(Fix::lost)
+            .thenComparingInt(fix -> -fix.merit().worth())
+            .thenComparingInt(fix -> fix.merit().unprocessed())
+            .thenComparingInt(fix -> fix.merit().lost())
             .thenComparing(fix -> !fix.restores())
-            .thenComparingInt(Fix::disturbance)
+            .thenComparingInt(fix -> fix.merit().disturbance())
             .thenComparingInt(fix -> fix.work().effort())
             .thenComparingInt(fix -> fix.changes().size())
-            .thenComparingInt(fix -> fix.work().depth());
+            .thenComparingInt(fix -> fix.work().depth())
+            .thenComparingInt(fix -> -fix.merit().namesakes())
+            .thenComparingInt(fix -> fix.merit().crowd())
+            .thenComparingInt(fix -> -fix.merit().company());
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
@@ -132,6 +135,15 @@ public final class Fixes {
         return all;
     }
 
+    /** What is tried where none of the candidates helps: a choice and a gate at once. */
+    List<List<Change>> lastIdeas(Reading reading, Finding finding) {
+        return ChoiceAndGate.of(reading, finding).stream()
+                .map(changes -> Feasible.of(reading.rig(), changes))
+                .filter(changes -> !changes.isEmpty() && changes.stream().allMatch(allowed))
+                .limit(MOST_BOTH)
+                .toList();
+    }
+
     /** Settings of elements in both rigs that differ, as changes back; the first so many. */
     private static List<Change> differences(Rig rig, Rig good) {
         return Changes.between(rig, good).stream()
@@ -157,9 +169,26 @@ public final class Fixes {
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
         List<Fix> fixes = new ArrayList<>();
         Pairs pairs = new Pairs(this, reading, finding);
-        for (List<Change> changes : candidates(reading, finding)) {
+        tryAll(candidates(reading, finding), reading, finding, fixes, pairs, cancelled, progress);
+        pairs.find(fixes, cancelled, progress);
+        if (fixes.isEmpty()) {
+            tryAll(lastIdeas(reading, finding), reading, finding, fixes, pairs, cancelled, progress);
+        }
+        return fixes;
+    }
+
+    /** Tries candidates one after the other: what clears the finding and does no harm is a fix, of the rest pairs may be made. */
+    private void tryAll(
+            Collection<List<Change>> candidates,
+            Reading reading,
+            Finding finding,
+            List<Fix> fixes,
+            Pairs pairs,
+            BooleanSupplier cancelled,
+            Consumer<List<Fix>> progress) {
+        for (List<Change> changes : candidates) {
             if (cancelled.getAsBoolean()) {
-                return fixes;
+                return;
             }
             Made made = made(reading, changes, finding);
             if (made != null && clears(made, finding) && made.fix.isSafe()) {
@@ -170,8 +199,6 @@ public final class Fixes {
                 pairs.add(made);
             }
         }
-        pairs.find(fixes, cancelled, progress);
-        return fixes;
     }
 
     /** Whether changes that were made clear a finding. */
@@ -202,78 +229,69 @@ public final class Fixes {
         } catch (Changes.Conflict e) {
             return null; // two gates of one route that are one setting with different values cannot both be met
         }
-        Map<String, Finding> then = byIdentity(before);
-        Map<String, Finding> now = byIdentity(after);
-        List<String> cleared = new ArrayList<>();
-        List<String> created = new ArrayList<>();
-        int[] worth = {0};
-        int[] bad = {0};
-        Set<String> silent = after.missingPairs();
-        then.forEach((identity, was) -> {
-            Finding left = now.get(identity);
-            if (left == null
-                    && before.rule(was).topic() == Topic.MISSING
-                    && silent.contains(was.subject().text())) {
-                return; // it is only told under what is down now, or is lacking in other scenes
-            }
-            if (left == null || was.isBad() && !left.isBad()) {
-                cleared.add(identity);
-                worth[0] += was.severity().weight();
-            }
-        });
-        now.forEach((identity, here) -> {
-            Finding was = then.get(identity);
-            if (was == null && before.lackedUnseen(after, here)) {
-                return;
-            }
-            if (was == null && here.severity() != Severity.NOTE || was != null && here.isBad() && !was.isBad()) {
-                created.add(identity);
-                bad[0] += here.isBad() ? 1 : 0;
-                worth[0] -= here.isBad() ? 0 : here.severity().weight();
-            }
-        });
-        cleared.sort(null);
-        created.sort(null);
+        Outcome outcome = outcome(before, after);
+        Finding meant = finding != null || outcome.cleared.isEmpty() ? finding : outcome.cleared.getFirst();
+        List<String> cleared =
+                outcome.cleared.stream().map(Finding::identity).sorted().toList();
+        List<SideEffects.Effect> effects = SideEffects.of(before, after, finding);
+        Merit merit = Merit.of(before, after, changes, outcome.cleared, outcome.worth, outcome.bad, effects, meant);
         return new Made(
                 new Fix(
                         changes,
                         Steps.of(before.rig(), after.rig(), changes),
                         cleared,
-                        created,
-                        SideEffects.of(before, after, finding),
-                        worth[0],
-                        bad[0],
-                        lost(before, after),
+                        outcome.created,
+                        effects.stream().map(SideEffects.Effect::words).toList(),
                         restores(changes),
-                        Processing.lost(before, after, cleared)),
+                        merit),
                 after);
     }
 
-    /** How many required or optional deliveries, each counted once for all scenes, are gone. */
-    private static int lost(Reading before, Reading after) {
-        int lost = 0;
-        if (!SideEffects.comparable(before, after)) {
-            return lost;
-        }
-        for (int s = 0; s < before.rig().of(Kind.SOURCE).size(); s++) {
-            for (int o = 0; o < before.rig().of(Kind.OUTLET).size(); o++) {
-                for (int i = 0; i < before.scenes().size(); i++) {
-                    CellReading was = before.scenes().get(i).cell(s, o);
-                    if (was.delivery().arrives()
-                            && was.wish() != Wish.NEVER
-                            && !after.scenes().get(i).cell(s, o).delivery().arrives()) {
-                        lost++;
-                        break;
-                    }
-                }
+    /**
+     * What becomes of the findings.
+     *
+     * @param cleared those that are gone or down to minor, worst first
+     * @param created the identities of those that are new, or rose to major or critical
+     * @param worth the weights of those cleared, less those of minor ones that are new
+     * @param bad how many of the created are major or critical
+     */
+    private record Outcome(List<Finding> cleared, List<String> created, int worth, int bad) {}
+
+    private Outcome outcome(Reading before, Reading after) {
+        Map<String, Finding> then = byIdentity(before);
+        Map<String, Finding> now = byIdentity(after);
+        List<Finding> cleared = new ArrayList<>();
+        List<String> created = new ArrayList<>();
+        int worth = 0;
+        int bad = 0;
+        Set<String> silent = after.missingPairs();
+        for (Finding was : then.values()) {
+            Finding left = now.get(was.identity());
+            // What is only told under what is down now, or is lacking in other scenes, isn't cleared.
+            boolean unseen = left == null
+                    && before.rule(was).topic() == Topic.MISSING
+                    && silent.contains(was.subject().text());
+            if (!unseen && (left == null || was.isBad() && !left.isBad())) {
+                cleared.add(was);
+                worth += was.severity().weight();
             }
         }
-        return lost;
+        for (Finding here : now.values()) {
+            Finding was = then.get(here.identity());
+            boolean isNew = was == null && here.severity() != Severity.NOTE && !before.lackedUnseen(after, here);
+            if (isNew || was != null && here.isBad() && !was.isBad()) {
+                created.add(here.identity());
+                bad += here.isBad() ? 1 : 0;
+                worth -= here.isBad() ? 0 : here.severity().weight();
+            }
+        }
+        created.sort(null);
+        return new Outcome(cleared, created, worth, bad);
     }
 
-    /** What the audit at hand can find: a reading may hold more, of rules that are not asked here. */
+    /** What the audit at hand can find, worst first: a reading may hold more, of rules that are not asked here. */
     private Map<String, Finding> byIdentity(Reading reading) {
-        Map<String, Finding> findings = new HashMap<>();
+        Map<String, Finding> findings = new LinkedHashMap<>();
         reading.findings().stream().filter(f -> audit.asks(f.rule())).forEach(f -> findings.put(f.identity(), f));
         return findings;
     }

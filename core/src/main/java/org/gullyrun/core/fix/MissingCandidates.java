@@ -18,7 +18,6 @@ import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SegmentSettings;
-import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
@@ -55,6 +54,7 @@ final class MissingCandidates {
     private final int row;
     private final int column;
     private final Consumer<List<Change>> to;
+    private final SceneMoves scenes;
 
     /** Seeks for one finding; what might help goes to a receiver. */
     private MissingCandidates(Reading reading, Finding finding, Consumer<List<Change>> to) {
@@ -66,6 +66,7 @@ final class MissingCandidates {
         this.row = rig.of(Kind.SOURCE).indexOf(source);
         this.column = rig.of(Kind.OUTLET).indexOf(outlet);
         this.to = to;
+        this.scenes = new SceneMoves(reading, finding, to);
     }
 
     /** Hands on the candidates of a finding about a source that a listener should hear and doesn't. */
@@ -78,7 +79,7 @@ final class MissingCandidates {
 
     /** In the order of how likely a technician would think of it. */
     private void all() {
-        everyScene();
+        scenes.everyScene(row, column);
         oneGate();
         for (int i : finding.scenes()) {
             louder(reading.scenes().get(i));
@@ -95,38 +96,38 @@ final class MissingCandidates {
     /** Each single closed gate that stands between where the source gets and from where its listener is reached. */
     private void oneGate() {
         Set<Gate> gates = new LinkedHashSet<>();
-        Set<String> absent = new LinkedHashSet<>();
         for (int i : finding.scenes()) {
             SceneReading scene = reading.scenes().get(i);
-            FlowGraph graph = scene.graph();
-            boolean[] comes = scene.view().reachedFrom(new int[] {scene.sourcePoint(row)});
-            boolean[] leads = scene.view().reaching(new int[] {scene.outletPoint(column)});
             GateMoves moves = new GateMoves(rig, scene.key());
-            for (int s = 0; s < graph.segments(); s++) {
-                if (graph.isOpen(s) || !comes[graph.from(s)] || !leads[graph.to(s)]) {
-                    continue;
-                }
-                List<Gate> closed =
-                        graph.gates(s).stream().filter(g -> !g.open()).toList();
-                if (closed.size() == 1 && gates.add(closed.getFirst())) {
-                    Gate gate = closed.getFirst();
+            for (Gate gate : between(scene, scene.sourcePoint(row), scene.outletPoint(column))) {
+                if (gates.add(gate)) {
                     to.accept(moves.open(gate));
-                    if (gate.sort() == Gate.Sort.IN_SCENE) {
-                        absent.add(gate.at().element());
-                    }
                 }
             }
         }
-        absent.forEach(this::always);
+        gates.stream()
+                .filter(gate -> gate.sort() == Gate.Sort.IN_SCENE)
+                .map(gate -> gate.at().element())
+                .distinct()
+                .forEach(scenes::always);
     }
 
-    /** Puts an input into every scene. */
-    private void always(String input) {
-        Change.Set always =
-                rig.find(input, Kind.INPUT).isEmpty() ? null : Change.set(rig, input, Productions.ALWAYS, true);
-        if (always != null) {
-            to.accept(List.of(always));
+    /** The closed gates each of which alone, if opened, would let sound through from one point to another. */
+    static Set<Gate> between(SceneReading scene, int from, int end) {
+        FlowGraph graph = scene.graph();
+        boolean[] comes = scene.view().reachedFrom(new int[] {from});
+        boolean[] leads = scene.view().reaching(new int[] {end});
+        Set<Gate> gates = new LinkedHashSet<>();
+        for (int s = 0; s < graph.segments(); s++) {
+            if (!graph.isOpen(s) && comes[graph.from(s)] && leads[graph.to(s)]) {
+                List<Gate> closed =
+                        graph.gates(s).stream().filter(g -> !g.open()).toList();
+                if (closed.size() == 1) {
+                    gates.add(closed.getFirst());
+                }
+            }
         }
+        return gates;
     }
 
     /** Of a listener to an output: the output takes a track that the source is on. */
@@ -199,7 +200,7 @@ final class MissingCandidates {
                 .size();
     }
 
-    /** A listener who listens on a device listens on another one of the same computer, which the source reaches. */
+    /** A listener listens on another device of the same computer that the source reaches: one that can be listened on. */
     private void listens(int at) {
         if (outlet.get(Outlets.DEVICE) == null || outlet.get(Outlets.OUTPUT) != null) {
             return;
@@ -209,6 +210,7 @@ final class MissingCandidates {
                 .orElse(null);
         rig.of(Kind.DEVICE).stream()
                 .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
+                        && !d.is(Devices.VIRTUAL, false)
                         && Objects.equals(d.get(Devices.MACHINE), machine)
                         && reading.scenes().get(at).leads(PointId.of(source.id()), PointId.of(d.id())))
                 .limit(MOST)
@@ -219,47 +221,6 @@ final class MissingCandidates {
         if (change != null) {
             to.accept(List.of(change));
         }
-    }
-
-    /** What blocks the source in each of the scenes, opened in all of them; or its inputs put into every scene. */
-    private void everyScene() {
-        Set<Change> all = new LinkedHashSet<>();
-        Set<String> inputs = new LinkedHashSet<>();
-        for (int i : finding.scenes()) {
-            SceneReading scene = reading.scenes().get(i);
-            BlockedRoute route = scene.blocked(scene.cell(row, column));
-            GateMoves moves = new GateMoves(rig, scene.key());
-            for (Gate gate : route.closed()) {
-                all.addAll(moves.open(gate));
-                if (gate.sort() == Gate.Sort.IN_SCENE) {
-                    inputs.add(gate.at().element());
-                }
-            }
-        }
-        to.accept(distinct(all));
-        inputs.forEach(this::always);
-    }
-
-    /** Elements that are added get ids of their own: each was thought of as if it were alone. */
-    private List<Change> distinct(Set<Change> changes) {
-        Set<String> ids = new LinkedHashSet<>();
-        List<Change> distinct = new ArrayList<>();
-        for (Change change : changes) {
-            if (change instanceof Change.Add(Element what)) {
-                String id = Ids.from(what.id(), i -> rig.find(i) != null || ids.contains(i));
-                ids.add(id);
-                // Only entries of scenes are added to open a gate.
-                distinct.add(new Change.Add(
-                        what.id().equals(id)
-                                ? what
-                                : Element.of(Kind.ENTRY, id)
-                                        .with(Productions.ENTRY_OF, what.get(Productions.ENTRY_OF))
-                                        .with(Productions.BRINGS, what.get(Productions.BRINGS))));
-            } else {
-                distinct.add(change);
-            }
-        }
-        return distinct;
     }
 
     /** Of a source that arrives far too faintly: the level on its route that is furthest down, back to 0 dB. */

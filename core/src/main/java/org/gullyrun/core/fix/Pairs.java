@@ -14,7 +14,7 @@ import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Fixes of two changes, where one isn't enough.
+ * Fixes of two changes, where one isn't enough or does far less.
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
  * otherwise since the rig was well is put back together with what would go wrong by it. Or nothing clears the finding alone,
@@ -22,6 +22,8 @@ import org.jspecify.annotations.Nullable;
  * 3 firsts with 24 seconds each of either sort.
  */
 final class Pairs {
+    /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
+    private static final int FAR_MORE = 2;
     /** So many changes are tried together with another one. */
     private static final int MOST_FIRST = 3;
     /** With so many others each. */
@@ -29,8 +31,8 @@ final class Pairs {
 
     private static final Comparator<Fixes.Made> HARMFUL = Comparator.comparing(
                     (Fixes.Made made) -> !made.fix().restores())
-            .thenComparingInt(made -> made.fix().bad())
-            .thenComparingInt(made -> -made.fix().worth());
+            .thenComparingInt(made -> made.fix().merit().bad())
+            .thenComparingInt(made -> -made.fix().merit().worth());
     private static final Comparator<Fixes.Made> PARTIAL = Comparator.comparing(Fixes.Made::fix, Fixes.RANK);
 
     private final Fixes fixes;
@@ -53,7 +55,7 @@ final class Pairs {
             keep(harmful, made, HARMFUL);
         } else {
             Finding left = left(made);
-            if (left != null && made.fix().bad() == (isTraded(left) ? 1 : 0) && differs(left)) {
+            if (left != null && made.fix().merit().bad() == (isTraded(left) ? 1 : 0) && differs(left)) {
                 keep(partial, made, PARTIAL);
             }
         }
@@ -92,10 +94,14 @@ final class Pairs {
 
     /** Adds the pairs that are fixes to those found so far, best first. */
     void find(List<Fix> found, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
-        boolean alone = !found.isEmpty();
+        Fix single = found.isEmpty() ? null : found.getFirst();
         for (Fixes.Made first : harmful) {
-            if (first.fix().restores() || !alone) {
+            if (first.fix().restores() || single == null) {
                 complete(first, caused(first), found, cancelled, progress);
+            } else if (first.fix().merit().worth() > FAR_MORE * single.merit().worth()) {
+                List<List<Change>> caused = caused(first);
+                caused.removeIf(changes -> Work.of(changes).effort() > 0);
+                complete(first, caused, found, cancelled, progress);
             }
         }
         for (Fixes.Made first : found.isEmpty() ? partial : List.<Fixes.Made>of()) {
@@ -106,32 +112,36 @@ final class Pairs {
         }
     }
 
-    /** Tries one change together with others, up to the first pair that is a fix. */
+    /** Tries one change together with others, and adds the best pair that is a fix. */
     private void complete(
             Fixes.Made first,
             List<List<Change>> seconds,
             List<Fix> found,
             BooleanSupplier cancelled,
             Consumer<List<Fix>> progress) {
+        Fix best = null;
         int tries = 0;
         for (List<Change> second : seconds) {
             if (cancelled.getAsBoolean() || tries++ == MOST_SECOND) {
-                return;
+                break;
             }
             List<Change> both = new ArrayList<>(first.fix().changes());
             both.addAll(second);
-            Fixes.Made two = isOfOthers(first.fix().changes(), second) ? fixes.made(reading, both, finding) : null;
+            Fixes.Made two = goWith(first.fix().changes(), second) ? fixes.made(reading, both, finding) : null;
             if (two != null
                     && Fixes.clears(two, finding)
                     && two.fix().isSafe()
+                    && (best == null || Fixes.RANK.compare(two.fix(), best) < 0)
                     && found.stream()
                             .noneMatch(f -> f.changes().equals(second)
                                     || Set.copyOf(f.changes()).equals(Set.copyOf(both)))) {
-                found.add(two.fix());
-                found.sort(Fixes.RANK);
-                progress.accept(found);
-                return;
+                best = two.fix();
             }
+        }
+        if (best != null) {
+            found.add(best);
+            found.sort(Fixes.RANK);
+            progress.accept(found);
         }
     }
 
@@ -153,13 +163,19 @@ final class Pairs {
         return ordered;
     }
 
-    /** Whether no setting is in both lists. */
-    private static boolean isOfOthers(List<Change> some, List<Change> others) {
+    /** Whether no setting is in both lists, and the one doesn't silence what the other puts right. */
+    private static boolean goWith(List<Change> some, List<Change> others) {
         return some.stream()
                 .noneMatch(a -> others.stream()
                         .anyMatch(b -> a.element().equals(b.element())
                                 && (!(a instanceof Change.Set one)
                                         || !(b instanceof Change.Set two)
-                                        || one.setting().equals(two.setting()))));
+                                        || one.setting().equals(two.setting())
+                                        || isMuted(one)
+                                        || isMuted(two))));
+    }
+
+    private static boolean isMuted(Change.Set set) {
+        return set.setting().label().equals("muted") && Boolean.TRUE.equals(set.to());
     }
 }

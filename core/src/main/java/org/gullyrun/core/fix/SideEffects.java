@@ -18,9 +18,17 @@ public final class SideEffects {
 
     private SideEffects() {}
 
+    /**
+     * What a listener notices of one source.
+     *
+     * @param words what it is, in plain words
+     * @param louder whether it only gets louder than before, which hardly anybody minds who wants to hear it
+     */
+    record Effect(String words, boolean louder) {}
+
     /** What listeners notice between two readings, in words, each pair of source and listener once. */
     public static List<String> between(Reading before, Reading after) {
-        return of(before, after, null);
+        return of(before, after, null).stream().map(Effect::words).toList();
     }
 
     /** Whether cells can be set side by side: no source, listener or scene came or went. */
@@ -33,8 +41,8 @@ public final class SideEffects {
     }
 
     /** Each delivery that was good and changes, and each that newly arrives, once for all scenes. */
-    static List<String> of(Reading before, Reading after, @Nullable Finding finding) {
-        List<String> altered = new ArrayList<>();
+    static List<Effect> of(Reading before, Reading after, @Nullable Finding finding) {
+        List<Effect> altered = new ArrayList<>();
         int outlets = before.rig().of(Kind.OUTLET).size();
         int sources = before.rig().of(Kind.SOURCE).size();
         if (!comparable(before, after)) {
@@ -56,7 +64,7 @@ public final class SideEffects {
                             && a.wish() != Wish.MUST
                             && b.verdict() == Verdict.GOOD;
                     if ((wasGood || comes) && (finding == null || !finding.isAbout(a)) && differs(a, b)) {
-                        altered.add(words(a, b));
+                        altered.add(effect(a, b));
                         break;
                     }
                 }
@@ -72,16 +80,18 @@ public final class SideEffects {
     }
 
     /** What the listener notices of it. */
-    private static String words(CellReading a, CellReading b) {
+    private static Effect effect(CellReading a, CellReading b) {
         String pair = a.outlet().name();
         String source = a.source().name();
         if (!b.delivery().arrives()) {
-            return pair + " loses " + source;
+            return new Effect(pair + " loses " + source, false);
         }
         if (!a.delivery().arrives()) {
-            return pair + " newly gets " + source;
+            return new Effect(pair + " newly gets " + source, false);
         }
         double by = b.delivery().strength() - a.delivery().strength();
-        return pair + " gets " + source + (Math.abs(by) > NOTICED ? by > 0 ? " louder" : " fainter" : " another way");
+        boolean louder = by > NOTICED;
+        String how = louder ? " louder" : by < -NOTICED ? " fainter" : " another way";
+        return new Effect(pair + " gets " + source + how, louder);
     }
 }

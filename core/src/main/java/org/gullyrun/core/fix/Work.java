@@ -14,7 +14,7 @@ import org.gullyrun.core.rig.Productions;
  *
  * @param cutsAtStart whether a program is silenced altogether: everything else that fixes the trouble comes before
  * @param effort how much is built anew rather than put right: 3 for what is added or removed, 2 for a choice that is moved
- *     from one thing to another and for an input put into every scene, 1 for something wired where it was not or brought
+ *     from one thing to another and for an input put into every scene or into a group, 1 for something wired where it was not or brought
  *     into one scene; nothing for what is unmuted, turned up or completed
  * @param depth how deep it reaches: a program's own setting 0, a default 1, a system setting 2
  */
@@ -54,9 +54,16 @@ record Work(boolean cutsAtStart, int effort, int depth) {
             when set.from() instanceof Choice from ->
                 from == Choice.Special.UNSET || from == Choice.Special.NOTHING ? 0 : 2;
             case Change.Set set when !Boolean.TRUE.equals(set.to()) -> 0;
-            case Change.Set set when set.setting().equals(Productions.ALWAYS) -> 2;
+            case Change.Set set when intoScenes(set) -> 2;
             case Change.Set set -> WIRING.contains(set.setting().familyKey()) ? 1 : 0;
         };
+    }
+
+    /** Whether an input comes into several scenes at once. */
+    private static boolean intoScenes(Change.Set set) {
+        return set.setting().equals(Productions.ALWAYS)
+                || set.setting().kind() == Kind.GROUP
+                        && set.setting().familyKey().equals(Productions.MEMBER.key());
     }
 
     /** How deep one change reaches. */

@@ -64,9 +64,10 @@ class FixesTest {
         List<Fix> fixes = new Fixes(AUDIT).find(reading, finding, () -> false);
         assertEquals(
                 "In Orrery, mute input Host raw", fixes.getFirst().sentence(), "the processor is there for a reason");
-        assertEquals(0, fixes.getFirst().unprocessed());
+        assertEquals(0, fixes.getFirst().merit().unprocessed());
         assertTrue(fixes.stream()
-                .anyMatch(f -> f.sentence().equals("In Orrery, mute input Host clean") && f.unprocessed() > 0));
+                .anyMatch(f -> f.sentence().equals("In Orrery, mute input Host clean")
+                        && f.merit().unprocessed() > 0));
     }
 
     @TakesLong

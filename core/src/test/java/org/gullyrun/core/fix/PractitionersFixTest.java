@@ -4,19 +4,35 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.ValueType;
+import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** In ordinary faulty rigs the first proposal is the change that an experienced technician would make. */
 class PractitionersFixTest {
+    private static final Case SHOW = SampleShow.make();
+    private static final Audit AUDIT =
+            RuleCatalogue.on(SHOW.terms(), SHOW.showHours()).quick();
 
     private static Case open(String name) throws Exception {
         return CaseFiles.open(java.nio.file.Path.of(PractitionersFixTest.class
@@ -65,6 +81,94 @@ class PractitionersFixTest {
                 .groups();
         assertEquals(sentence, causes.getFirst().fix().sentence(), "the root cause is the same");
         assertTrue(causes.getFirst().standsAlone());
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+                    in-host/program=false             | In Orrery, put input Host clean on program
+                    in-host/device=tern-mic           | In Orrery, set the device of input Host clean to Hushgate microphone
+                    hushgate/reads=kestrel            | In Hushgate, choose Larch boom as the microphone
+                    strip-talk/crossings:bus-ears=false | In Brookdesk, switch strip Talk onto bus Ears
+                    strip-shows/crossings:bus-ears=false | In Brookdesk, switch strip Shows onto bus Ears
+                    in-guests/cue=true                | In Orrery, take input Guests off cue
+                    chimewire-out/level=-40           | In Chimewire, set the output level of output Chimewire output to 0 dB
+                    in-chimes/cue=true in-default/cue=true | In Orrery, take input Chimes off cue and take input All of default off cue
+                    strip-host/crossings:bus-ears=true bus-ears/target=plover-play | In Brookdesk, send bus Ears to Tern headset and switch strip Host off bus Ears
+                    desk-pc/playback=brookdesk-music strip-shows/crossings:bus-dome=false | In Pagewell, choose Plover, play side as the output; in Brookdesk, switch strip Shows onto bus Dome
+                    almanac/muted=true doors-charts/level=-40 | Unmute Almanac; in Orrery, set the level of Charts in scene Doors to 0 dB
+                    """)
+    void whatWentWrongSinceTheKnownGoodSurveyIsTakenBackFirst(String faults, String sentence) {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        List<Fix> fixes = fixes(good, faults);
+        assertEquals(sentence, fixes.getFirst().sentence());
+        for (Fix fix : fixes) {
+            assertEquals(0, fix.merit().bad(), fix.sentence());
+        }
+    }
+
+    @Test
+    void anInputThatNoSceneOfAGroupBringsIsPutIntoTheGroup() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        List<String> two = fixes(good, "house-sound/inputs:in-music=false").stream()
+                .limit(2)
+                .map(Fix::sentence)
+                .toList();
+        assertEquals(
+                List.of(
+                        "In Orrery, bring input Music into every scene",
+                        "In Orrery, put input Music into group House sound"),
+                two);
+    }
+
+    @Test
+    void nothingIsLedToWhereItIsSilentAndNobodyListensToACable() throws Exception {
+        Rig found = SHOW.surveys().getFirst().rig();
+        Reading reading = AUDIT.read(found, SHOW.brief());
+        Finding host = reading.findings().stream()
+                .filter(f -> f.identity().equals("double:host>live"))
+                .findFirst()
+                .orElseThrow();
+        List<String> sentences =
+                fixes(reading, host).stream().map(Fix::sentence).toList();
+        assertTrue(sentences.contains("In Orrery, mute input Host raw"));
+        assertFalse(
+                sentences.contains("In Orrery, set the device of input Host raw to Desk line in"), "that is silent");
+        Reading bus = read(open("bus-without-target"));
+        assertFalse(fixes(bus, bus.findings().getFirst()).stream()
+                .anyMatch(f -> f.sentence().startsWith("Have Ears listen on Sluicedeck in")));
+    }
+
+    @Test
+    void noPairSilencesWhatItPutsRight() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        for (Fix fix : fixes(good, "strip-host/feed=kestrel wren/present=false")) {
+            assertFalse(fix.sentence().contains("mute Wren clip"), fix.sentence());
+        }
+    }
+
+    /** The fixes of the worst finding that faults bring to a rig, as "element/setting=value", several with blanks between. */
+    private static List<Fix> fixes(Rig good, String faults) {
+        List<Change> changes = new ArrayList<>();
+        for (String fault : faults.split(" ")) {
+            String[] parts = fault.split("[/=]");
+            Setting<?> setting =
+                    Objects.requireNonNull(Catalogue.find(good.get(parts[0]).kind(), parts[1]));
+            Object value = switch (setting.type()) {
+                case ValueType.Flag flag -> Boolean.valueOf(parts[2]);
+                case ValueType.Number number -> Double.valueOf(parts[2]);
+                default -> Choice.to(parts[2]);
+            };
+            changes.add(Objects.requireNonNull(Change.setRaw(good, parts[0], setting, value)));
+        }
+        Set<String> before = AUDIT.read(good, SHOW.brief()).findings().stream()
+                .map(Finding::identity)
+                .collect(Collectors.toSet());
+        Reading reading = AUDIT.read(Changes.apply(good, changes), SHOW.brief());
+        Finding worst = reading.findings().stream()
+                .filter(f -> f.isBad() && !before.contains(f.identity()))
+                .findFirst()
+                .orElseThrow();
+        return new Fixes(AUDIT).find(reading, worst, () -> false);
     }
 
     @Test

@@ -205,7 +205,7 @@ class WholeRepairTest {
     @TakesLong
     @Test
     void fewerChangesThatOnlyTogetherDoAsWellAreFound() {
-        for (int seed : new int[] {103, 148}) { // one takes the place of two, and two that of three
+        for (int seed : new int[] {148, 160}) {
             Rig rig = RandomRigs.of(seed);
             Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             List<Integer> sizes = new ArrayList<>();

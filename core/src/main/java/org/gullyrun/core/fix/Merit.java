@@ -1,0 +1,154 @@
+package org.gullyrun.core.fix;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.gullyrun.core.audit.CellReading;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a fix is ranked by, once it has been tried.
+ *
+ * @param worth how much it resolves, less what minor findings it causes: a critical one counts 100, a major 10, a minor 1;
+ *     a double that it clears by silencing the processed sound counts nothing
+ * @param bad how many of the findings that it causes are major or critical
+ * @param lost how many deliveries that were required or optional it loses
+ * @param unprocessed for how many of the cleared the sound that is left, or comes, is raw, though there is a processed one
+ * @param disturbance how many other deliveries that were good it changes; those that only get louder don't count
+ * @param namesakes how many of the devices that it chooses are named after what is led there, a strip Music to Mixer music in
+ * @param crowd of what was missing, how many sources get to the devices that it chooses, itself among them
+ * @param company how far the source's route to its listener is that of the listener's other sources: the segments from the
+ *     listener back that both have, summed up over the others; 0 where the finding is not about a source
+ */
+record Merit(int worth, int bad, int lost, int unprocessed, int disturbance, int namesakes, int crowd, int company) {
+
+    /**
+     * What a fix is ranked by.
+     *
+     * @param cleared the findings that it clears
+     * @param worth their weights, less those of minor findings that are new
+     * @param bad how many findings are new that are major or critical
+     * @param effects what listeners notice of it
+     * @param finding the finding it is for, by whose route it is judged; null if it clears none
+     */
+    static Merit of(
+            Reading before,
+            Reading after,
+            List<Change> changes,
+            List<Finding> cleared,
+            int worth,
+            int bad,
+            List<SideEffects.Effect> effects,
+            @Nullable Finding finding) {
+        Processing processing = Processing.lost(before, after, cleared);
+        boolean there =
+                finding != null && finding.evidence().scene() < after.scenes().size();
+        boolean missed = there && before.rule(finding).topic() == Topic.MISSING;
+        return new Merit(
+                worth - processing.worth(),
+                bad,
+                lost(before, after),
+                processing.raw(),
+                (int) effects.stream().filter(e -> !e.louder()).count(),
+                namesakes(after.rig(), changes),
+                missed ? crowd(after, changes, finding) : 0,
+                there ? company(after, finding) : 0);
+    }
+
+    /** How many required or optional deliveries, each counted once for all scenes, are gone. */
+    private static int lost(Reading before, Reading after) {
+        int lost = 0;
+        if (!SideEffects.comparable(before, after)) {
+            return lost;
+        }
+        for (int s = 0; s < before.rig().of(Kind.SOURCE).size(); s++) {
+            for (int o = 0; o < before.rig().of(Kind.OUTLET).size(); o++) {
+                for (int i = 0; i < before.scenes().size(); i++) {
+                    CellReading was = before.scenes().get(i).cell(s, o);
+                    if (was.delivery().arrives()
+                            && was.wish() != Wish.NEVER
+                            && !after.scenes().get(i).cell(s, o).delivery().arrives()) {
+                        lost++;
+                        break;
+                    }
+                }
+            }
+        }
+        return lost;
+    }
+
+    /** How many devices that are chosen have the name of what chooses them in their own. */
+    private static int namesakes(Rig rig, List<Change> changes) {
+        return (int) changes.stream()
+                .filter(c -> chosen(rig, c) instanceof Element device
+                        && words(device.name()).containsAll(words(rig.name(c.element()))))
+                .count();
+    }
+
+    private static Set<String> words(String name) {
+        return Set.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"));
+    }
+
+    /** How many sources get to the devices that are chosen, in the scene of a finding. */
+    private static int crowd(Reading after, List<Change> changes, Finding finding) {
+        int crowd = 0;
+        SceneReading scene = after.scenes().get(finding.evidence().scene());
+        for (Change change : changes) {
+            Element device = chosen(after.rig(), change);
+            if (device != null) {
+                crowd += (int) after.rig().of(Kind.SOURCE).stream()
+                        .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
+                        .count();
+            }
+        }
+        return crowd;
+    }
+
+    /** The device that a change chooses; null if it is of another kind. */
+    private static @Nullable Element chosen(Rig rig, Change change) {
+        return change instanceof Change.Set set && set.to() instanceof Choice.To(String id) ? rig.find(id) : null;
+    }
+
+    /** How far the route of a finding's source is that of the listener's other sources, in the scene of its evidence. */
+    private static int company(Reading after, Finding finding) {
+        Element source = after.rig().find(finding.subject().source());
+        Element outlet = after.rig().find(finding.subject().outlet());
+        if (source == null
+                || outlet == null
+                || finding.evidence().scene() >= after.scenes().size()) {
+            return 0;
+        }
+        SceneReading scene = after.scenes().get(finding.evidence().scene());
+        int column = after.rig().of(Kind.OUTLET).indexOf(outlet);
+        int row = after.rig().of(Kind.SOURCE).indexOf(source);
+        List<Integer> route = scene.cell(row, column).delivery().strongest();
+        int company = 0;
+        for (int s = 0; s < after.rig().of(Kind.SOURCE).size(); s++) {
+            company += s == row
+                    ? 0
+                    : shared(route, scene.cell(s, column).delivery().strongest());
+        }
+        return company;
+    }
+
+    /** How many segments two routes have in common at their ends. */
+    private static int shared(List<Integer> one, List<Integer> other) {
+        int shared = 0;
+        while (shared < Math.min(one.size(), other.size())
+                && one.get(one.size() - 1 - shared).equals(other.get(other.size() - 1 - shared))) {
+            shared++;
+        }
+        return shared;
+    }
+}
