@@ -101,13 +101,16 @@ final class Candidates {
             List<Integer> segments = route.in(scene.graph());
             // What is on the wrong track leaves that track: of equal fixes the last on the route is meant.
             boolean lastFirst = reading.rule(finding).topic() == Topic.TRACK;
+            // What arrives too faintly isn't helped by shutting the way that it comes.
+            boolean mayClose = route.form() != Evidence.Form.BLOCKED
+                    && reading.rule(finding).topic() != Topic.MISSING;
             for (int segment : lastFirst ? segments.reversed() : segments) {
                 if (scene.graph().isFallback(segment)) {
                     backOnDevice(scene.graph().segmentElement(segment), moves);
                 }
                 List<Gate> gates = scene.graph().gates(segment);
                 for (Gate gate : lastFirst ? gates.reversed() : gates) {
-                    if (gate.open() && route.form() != Evidence.Form.BLOCKED && !isNeededByCall(gate)) {
+                    if (gate.open() && mayClose && !isNeededByCall(gate)) {
                         add(moves.close(gate));
                     } else if (!gate.open()) {
                         moves.open(gate).stream()

@@ -30,6 +30,7 @@ final class CauseCandidate {
             .thenComparingInt(o -> o.work.depth())
             .thenComparingInt(
                     o -> o.fix == null ? Integer.MIN_VALUE : -o.fix.merit().namesakes())
+            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().newly())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().crowd())
             .thenComparingInt(o -> o.fix == null ? 0 : -o.fix.merit().company())
             .thenComparingInt(o -> o.number);

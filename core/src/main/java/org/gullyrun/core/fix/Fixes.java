@@ -30,7 +30,7 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Rank: causes nothing major; silences no program altogether; resolves most; keeps processed sound rather than raw;
  * loses fewest deliveries; goes back to how it was when
- * all was well; changes fewest others; least to build anew; fewest settings; a program's own setting before a default, a
+ * all was well; takes least from others; least to build anew; fewest settings; a program's own setting before a default, a
  * default before a system setting; the route that the listener's other sources take; in the order in which sound meets them. Cost: one audit for each candidate, so it belongs off
  * the interface thread; it stops at the next candidate when told to.
  */
@@ -53,6 +53,7 @@ public final class Fixes {
             .thenComparingInt(fix -> fix.changes().size())
             .thenComparingInt(fix -> fix.work().depth())
             .thenComparingInt(fix -> -fix.merit().namesakes())
+            .thenComparingInt(fix -> fix.merit().newly())
             .thenComparingInt(fix -> fix.merit().crowd())
             .thenComparingInt(fix -> -fix.merit().company());
 

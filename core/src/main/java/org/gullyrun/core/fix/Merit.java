@@ -25,13 +25,23 @@ import org.jspecify.annotations.Nullable;
  * @param bad how many of the findings that it causes are major or critical
  * @param lost how many deliveries that were required or optional it loses
  * @param unprocessed for how many of the cleared the sound that is left, or comes, is raw, though there is a processed one
- * @param disturbance how many other deliveries that were good it changes; those that only get louder don't count
+ * @param disturbance how many other deliveries that were good it loses or makes fainter, or brings another way
+ * @param newly how many deliveries come that may be heard and weren't
  * @param namesakes how many of the devices that it chooses are named after what is led there, a strip Music to Mixer music in
  * @param crowd of what was missing, how many sources get to the devices that it chooses, itself among them
  * @param company how far the source's route to its listener is that of the listener's other sources: the segments from the
  *     listener back that both have, summed up over the others; 0 where the finding is not about a source
  */
-record Merit(int worth, int bad, int lost, int unprocessed, int disturbance, int namesakes, int crowd, int company) {
+record Merit(
+        int worth,
+        int bad,
+        int lost,
+        int unprocessed,
+        int disturbance,
+        int newly,
+        int namesakes,
+        int crowd,
+        int company) {
 
     /**
      * What a fix is ranked by.
@@ -60,10 +70,15 @@ record Merit(int worth, int bad, int lost, int unprocessed, int disturbance, int
                 bad,
                 lost(before, after),
                 processing.raw(),
-                (int) effects.stream().filter(e -> !e.louder()).count(),
+                count(effects, SideEffects.Change.LESS),
+                count(effects, SideEffects.Change.NEW),
                 namesakes(after.rig(), changes),
                 missed ? crowd(after, changes, finding) : 0,
                 there ? company(after, finding) : 0);
+    }
+
+    private static int count(List<SideEffects.Effect> effects, SideEffects.Change of) {
+        return (int) effects.stream().filter(e -> e.change() == of).count();
     }
 
     /** How many required or optional deliveries, each counted once for all scenes, are gone. */

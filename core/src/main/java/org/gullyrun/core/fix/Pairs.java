@@ -131,6 +131,7 @@ final class Pairs {
             if (two != null
                     && Fixes.clears(two, finding)
                     && two.fix().isSafe()
+                    && badness(two) < badness(first)
                     && (best == null || Fixes.RANK.compare(two.fix(), best) < 0)
                     && found.stream()
                             .noneMatch(f -> f.changes().equals(second)
@@ -143,6 +144,14 @@ final class Pairs {
             found.sort(Fixes.RANK);
             progress.accept(found);
         }
+    }
+
+    /** How bad what is left is: the second change must not silence what the first brought back. */
+    private static int badness(Fixes.Made made) {
+        return made.after().findings().stream()
+                .filter(Finding::isBad)
+                .mapToInt(f -> f.severity().weight())
+                .sum();
     }
 
     /** What might fix the bad findings that changes cause. */

@@ -18,13 +18,22 @@ public final class SideEffects {
 
     private SideEffects() {}
 
+    /** How a listener minds. */
+    enum Change {
+        /** It is gone, fainter, or comes another way. */
+        LESS,
+        /** It is louder, which hardly anybody minds who wants to hear it. */
+        LOUDER,
+        /** It may be heard, and wasn't. */
+        NEW
+    }
+
     /**
      * What a listener notices of one source.
      *
      * @param words what it is, in plain words
-     * @param louder whether it only gets louder than before, which hardly anybody minds who wants to hear it
      */
-    record Effect(String words, boolean louder) {}
+    record Effect(String words, Change change) {}
 
     /** What listeners notice between two readings, in words, each pair of source and listener once. */
     public static List<String> between(Reading before, Reading after) {
@@ -84,14 +93,14 @@ public final class SideEffects {
         String pair = a.outlet().name();
         String source = a.source().name();
         if (!b.delivery().arrives()) {
-            return new Effect(pair + " loses " + source, false);
+            return new Effect(pair + " loses " + source, Change.LESS);
         }
         if (!a.delivery().arrives()) {
-            return new Effect(pair + " newly gets " + source, false);
+            return new Effect(pair + " newly gets " + source, Change.NEW);
         }
         double by = b.delivery().strength() - a.delivery().strength();
         boolean louder = by > NOTICED;
         String how = louder ? " louder" : by < -NOTICED ? " fainter" : " another way";
-        return new Effect(pair + " gets " + source + how, louder);
+        return new Effect(pair + " gets " + source + how, louder ? Change.LOUDER : Change.LESS);
     }
 }
