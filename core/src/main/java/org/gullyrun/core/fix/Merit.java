@@ -62,9 +62,8 @@ record Merit(
             List<SideEffects.Effect> effects,
             @Nullable Finding finding) {
         Processing processing = Processing.lost(before, after, cleared);
-        boolean there =
-                finding != null && finding.evidence().scene() < after.scenes().size();
-        boolean missed = there && before.rule(finding).topic() == Topic.MISSING;
+        Finding on =
+                finding != null && finding.evidence().scene() < after.scenes().size() ? finding : null;
         return new Merit(
                 worth - processing.worth(),
                 bad,
@@ -73,8 +72,8 @@ record Merit(
                 count(effects, SideEffects.Change.LESS),
                 count(effects, SideEffects.Change.NEW),
                 namesakes(after.rig(), changes),
-                missed ? crowd(after, changes, finding) : 0,
-                there ? company(after, finding) : 0);
+                on != null && before.rule(on).topic() == Topic.MISSING ? crowd(after, changes, on) : 0,
+                on == null ? 0 : company(after, on));
     }
 
     private static int count(List<SideEffects.Effect> effects, SideEffects.Change of) {
