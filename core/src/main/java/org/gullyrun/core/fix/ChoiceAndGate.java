@@ -31,7 +31,10 @@ final class ChoiceAndGate {
         Element source = rig.find(finding.subject().source());
         Element outlet = rig.find(finding.subject().outlet());
         Element program = source == null ? null : Sources.application(rig, source);
-        if (program == null || outlet == null || reading.rule(finding).topic() != Topic.MISSING) {
+        if (source == null
+                || program == null
+                || outlet == null
+                || reading.rule(finding).topic() != Topic.MISSING) {
             return List.of();
         }
         String machine = program.or(Applications.MACHINE, "");
