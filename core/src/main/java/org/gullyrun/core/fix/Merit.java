@@ -1,5 +1,6 @@
 package org.gullyrun.core.fix;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -111,7 +112,7 @@ record Merit(
     }
 
     private static Set<String> words(String name) {
-        return Set.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"));
+        return new HashSet<>(List.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+")));
     }
 
     /** How many sources get to the devices that are chosen, in the scene of a finding. */

@@ -20,6 +20,8 @@ import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Common;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
@@ -136,6 +138,20 @@ class PractitionersFixTest {
         Reading bus = read(open("bus-without-target"));
         assertFalse(fixes(bus, bus.findings().getFirst()).stream()
                 .anyMatch(f -> f.sentence().startsWith("Have Ears listen on Sluicedeck in")));
+    }
+
+    @Test
+    void ofEqualDevicesTheNamesakeIsMeantWhateverElseNamesHold() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        Rig named = Changes.apply(
+                good,
+                List.of(
+                        Objects.requireNonNull(
+                                Change.set(good, "strip-shows", Common.name(Kind.STRIP), "Shows, shows")),
+                        Objects.requireNonNull(Change.set(good, "plover-play", Common.name(Kind.DEVICE), "…"))));
+        assertEquals(
+                "In Brookdesk, feed strip Shows, shows from Brookdesk Shows",
+                fixes(named, "strip-shows/feed=plover-play").getFirst().sentence());
     }
 
     @Test
