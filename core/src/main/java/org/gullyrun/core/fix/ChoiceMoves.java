@@ -105,7 +105,8 @@ final class ChoiceMoves {
                             by,
                             Productions.DEVICE,
                             machine(rig.owner(by)),
-                            takes == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING);
+                            takes == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING,
+                            device -> newSources(by, device));
                 }
             }
             case PROCESSOR -> set(by, Links.PROCESSOR_FROM, by.get(Links.PROCESSOR_MACHINE), Direction.RECORDING);
@@ -205,10 +206,10 @@ final class ChoiceMoves {
                 .forEach(change -> to.accept(List.of(change)));
     }
 
-    /** How many listeners can be reached from a device, those who miss something counted most. */
-    private long listeners(Element device) {
+    /** How many listeners can be reached from a device or input, those who miss something counted most. */
+    private long listeners(Element from) {
         return rig.of(Kind.OUTLET).stream()
-                .filter(o -> scene.leads(PointId.of(device.id()), PointId.of(o.id())))
+                .filter(o -> scene.leads(PointId.of(from.id()), PointId.of(o.id())))
                 .mapToLong(o -> lacking.contains(o.id()) ? MISSES : 1)
                 .sum();
     }
@@ -222,5 +223,25 @@ final class ChoiceMoves {
         boolean processed =
                 rig.of(Kind.PROCESSOR).stream().anyMatch(p -> device.id().equals(p.get(Links.PROCESSOR_TO)));
         return reach == 0 ? 0 : 2 * reach + (processed ? 1 : 0);
+    }
+
+    /**
+     * The same where a source gets there that comes through no other input; else the input would double it, and one that
+     * should be silent is muted.
+     */
+    private long newSources(Element input, Element device) {
+        List<Element> others = rig.in(rig.program(input).id(), Kind.INPUT).stream()
+                .filter(i -> !i.equals(input) && listeners(i) > 0)
+                .toList();
+        boolean isNew = rig.of(Kind.SOURCE).stream()
+                .anyMatch(s -> wired(s, device) && others.stream().noneMatch(i -> wired(s, i)));
+        return isNew ? sources(device) : 0;
+    }
+
+    /** Whether a source gets somewhere other than through a loudspeaker and the air. */
+    private boolean wired(Element source, Element to) {
+        int start = scene.graph().point(source.id());
+        int end = scene.graph().point(to.id());
+        return start >= 0 && end >= 0 && scene.electricView().reachingOne(end)[start];
     }
 }

@@ -135,6 +135,13 @@ class PractitionersFixTest {
         assertTrue(sentences.contains("In Orrery, mute input Host raw"));
         assertFalse(
                 sentences.contains("In Orrery, set the device of input Host raw to Desk line in"), "that is silent");
+        Finding chimes = reading.findings().stream()
+                .filter(f -> f.identity().equals("double:chimes>live"))
+                .findFirst()
+                .orElseThrow();
+        assertFalse(fixes(reading, chimes).stream()
+                .anyMatch(f ->
+                        f.sentence().equals("In Orrery, set the device of input All of default to Plover, play side")));
         Reading bus = read(open("bus-without-target"));
         assertFalse(fixes(bus, bus.findings().getFirst()).stream()
                 .anyMatch(f -> f.sentence().startsWith("Have Ears listen on Sluicedeck in")));
