@@ -31,11 +31,12 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.sample.SampleShow;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Plants faults into rigs that are well, one at a time and in pairs, and looks whether the change that takes one back is
  * proposed: every flag turned, every choice moved to another device or the default, every level turned down by 40 dB, every
- * rate set to another. Nothing is known of how the rig was before. Writes the figures as a page.
+ * rate set to another. How the rig was before is known where a survey is marked as known good, and else not. Writes the figures as a page.
  */
 public final class PlantedFaults {
     private static final double DOWN = -40;
@@ -50,8 +51,12 @@ public final class PlantedFaults {
     /** The faults that cause something bad, in the order in which they were planted. */
     private final List<Change.Set> serious = new ArrayList<>();
 
-    private PlantedFaults(Audit audit, Rig well, Brief brief) {
+    private final @Nullable Rig known;
+
+    /** Plants into a rig that is well. With {@code known}, that rig is also the known-good survey of the faulty one. */
+    private PlantedFaults(Audit audit, Rig well, Brief brief, boolean known) {
         this.audit = audit;
+        this.known = known ? well : null;
         this.well = audit.read(well, brief);
         this.before = this.well.findings().stream().map(Finding::identity).collect(Collectors.toSet());
     }
@@ -70,13 +75,16 @@ public final class PlantedFaults {
     public static void main(String[] arguments) throws Exception {
         Case sample = SampleShow.make();
         Audit audit = RuleCatalogue.on(sample.terms(), sample.showHours()).quick();
-        PlantedFaults show = new PlantedFaults(
-                audit, sample.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig(), sample.brief());
+        Rig good = sample.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        PlantedFaults show = new PlantedFaults(audit, good, sample.brief(), false);
         Map<String, Counts> sorts = show.single();
         Map<String, Counts> more = new LinkedHashMap<>();
         more.put("two at a time in the sample show", show.pairs());
+        PlantedFaults known = new PlantedFaults(audit, good, sample.brief(), true);
+        more.put("one at a time in the sample show, with the known-good survey", sum(known.single()));
+        more.put("two at a time there", known.pairs());
         for (StartingRigs.Starting start : StartingRigs.all()) {
-            PlantedFaults rig = new PlantedFaults(RuleCatalogue.usual().quick(), start.rig(), start.brief());
+            PlantedFaults rig = new PlantedFaults(RuleCatalogue.usual().quick(), start.rig(), start.brief(), false);
             more.put("one at a time in *" + start.title() + "*", sum(rig.single()));
         }
         String page = page(sorts, more);
@@ -227,7 +235,7 @@ public final class PlantedFaults {
             return;
         }
         counts.noticed++;
-        List<Fix> fixes = new Fixes(audit).find(reading, worst, () -> false);
+        List<Fix> fixes = new Fixes(audit, known).find(reading, worst, () -> false);
         int at = -1;
         for (int i = 0; i < fixes.size() && at < 0; i++) {
             at = takesBack(fixes.get(i), faults) ? i : -1;
@@ -278,8 +286,8 @@ public final class PlantedFaults {
                 # Fixes
 
                 How often the change that takes a fault back is proposed, and where. Faults are planted in rigs that are well, and the
-                fixes of the worst finding that follows are listed, without knowing how the rig was before. A fault that causes nothing
-                critical or major isn't counted. Where another change comes first, it is as good or better by the rank of `Fixes`.
+                fixes of the worst finding that follows are listed, without knowing how the rig was before unless it says so. A fault that
+                causes nothing critical or major isn't counted. Where another change comes first, it is as good or better by the rank of `Fixes`.
 
                 ```
                 java -cp "$J" org.gullyrun.benchmarks.PlantedFaults docs/fixes.md

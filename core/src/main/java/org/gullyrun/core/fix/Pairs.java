@@ -17,8 +17,8 @@ import org.jspecify.annotations.Nullable;
  * Fixes of two changes, where one isn't enough or does far less.
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
- * otherwise since the rig was well is put back together with what would go wrong by it. Or nothing clears the finding alone,
- * and the first clears a part of it: one of two loops, some of the scenes. Cost: an audit for each pair that is tried, at most
+ * otherwise since the rig was well is put back together with what would go wrong by it. Or no single
+ * change clears the finding, and the first clears a part of it: one of two loops, some of the scenes. Cost: an audit for each pair that is tried, at most
  * 3 firsts with 24 seconds each of either sort.
  */
 final class Pairs {
@@ -94,17 +94,18 @@ final class Pairs {
 
     /** Adds the pairs that are fixes to those found so far, best first. */
     void find(List<Fix> found, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
-        Fix single = found.isEmpty() ? null : found.getFirst();
+        Fix alone = found.isEmpty() ? null : found.getFirst();
         for (Fixes.Made first : harmful) {
-            if (first.fix().restores() || single == null) {
+            if (first.fix().restores() || alone == null) {
                 complete(first, caused(first), found, cancelled, progress);
-            } else if (first.fix().merit().worth() > FAR_MORE * single.merit().worth()) {
+            } else if (first.fix().merit().worth() > FAR_MORE * alone.merit().worth()) {
                 List<List<Change>> caused = caused(first);
                 caused.removeIf(changes -> Work.of(changes).effort() > 0);
                 complete(first, caused, found, cancelled, progress);
             }
         }
-        for (Fixes.Made first : found.isEmpty() ? partial : List.<Fixes.Made>of()) {
+        boolean single = found.stream().anyMatch(f -> f.changes().size() == 1);
+        for (Fixes.Made first : single ? List.<Fixes.Made>of() : partial) {
             Finding left = left(first);
             if (left != null) {
                 complete(first, seconds(first, List.of(left)), found, cancelled, progress);
