@@ -32,10 +32,16 @@ public final class Sentences {
         };
     }
 
-    /** Where a change is made: program, part of it, setting; the program only where the part's own name doesn't say it. */
+    /**
+     * Where a change is made: program, part of it, setting; the program only where the part's own name doesn't say it. Of
+     * what comes into a scene, or out of it, the scene.
+     */
     public static String where(Rig rig, Change change) {
-        Element element = rig.get(change.element());
+        Element element = change instanceof Change.Add(Element what) ? what : rig.get(change.element());
         Element program = rig.program(element);
+        if (element.kind() == Kind.ENTRY && !(change instanceof Change.Set)) {
+            return program.name() + " · " + sceneOf(rig, element);
+        }
         String part = program == element || beginsWith(element.name(), program.name())
                 ? element.name()
                 : program.name() + " · " + noun(rig, element);
@@ -51,12 +57,9 @@ public final class Sentences {
     public static String happened(Rig before, Rig after, Change change) {
         return switch (change) {
             case Change.Add(Element what)
-            when what.kind() == Kind.ENTRY ->
-                after.program(what).name() + " · " + sceneOf(after, what) + ": now has " + brought(after, what);
+            when what.kind() == Kind.ENTRY -> where(after, change) + ": now has " + brought(after, what);
             case Change.Remove(Element what)
-            when what.kind() == Kind.ENTRY ->
-                before.program(what).name() + " · " + sceneOf(before, what) + ": no longer has "
-                        + brought(before, what);
+            when what.kind() == Kind.ENTRY -> where(before, change) + ": no longer has " + brought(before, what);
             case Change.Add add -> where(after, change) + ": new";
             case Change.Remove remove -> where(before, change) + ": gone";
             case Change.Set(String id, Setting<?> setting, Object from, Object to) ->

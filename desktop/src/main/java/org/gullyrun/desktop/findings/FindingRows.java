@@ -1,6 +1,5 @@
 package org.gullyrun.desktop.findings;
 
-import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -22,7 +21,7 @@ import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.fix.Together;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
@@ -95,21 +94,17 @@ final class FindingRows {
         }
     }
 
-    /** Where the settings are: the elements and settings, as one finds them in the program. */
+    /** Where the settings are, and the scenes that something comes into or out of, as one finds them in the program. */
     private static String where(State state, RootCauses.Group group) {
-        List<String> places = new ArrayList<>();
-        for (Change change : group.fix().changes()) {
-            Element element = state.reading().rig().find(change.element());
-            if (change instanceof Change.Set set && element != null) {
-                String program = state.reading().rig().program(element).name();
-                String noun = Sentences.noun(state.reading().rig(), element);
-                places.add((program.equals(noun) ? "" : program + " · ") + noun + " · "
-                        + Sentences.label(state.reading().rig(), element, set.setting()));
-            }
-        }
+        Rig rig = state.reading().rig();
+        List<String> places = group.fix().changes().stream()
+                .filter(c -> c instanceof Change.Add || rig.find(c.element()) != null)
+                .map(c -> Sentences.where(rig, c))
+                .distinct()
+                .toList();
         return places.size() <= 2
                 ? String.join(", ", places)
-                : places.getFirst() + " and " + (places.size() - 1) + " more settings";
+                : places.getFirst() + " and " + (places.size() - 1) + " more";
     }
 
     /** The names of the scenes over the columns of pips. */
