@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.NoSuchElementException;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeoutException;
 import org.gullyrun.core.audit.Reading;
@@ -62,7 +63,11 @@ final class PictureCommand implements Callable<Integer> {
             description = "What to type into the find field, like \"music > archive\".")
     String select = "";
 
-    @Option(names = "--rung", paramLabel = "N", defaultValue = "-1", description = "Open the settings of this rung.")
+    @Option(
+            names = "--rung",
+            paramLabel = "N",
+            defaultValue = "-1",
+            description = "Open the settings of this rung, or look at this step of a repair, counted from 0.")
     int rung = -1;
 
     @Option(names = "--rates", description = "The map with rates and clocks instead of levels.")
@@ -138,6 +143,8 @@ final class PictureCommand implements Callable<Integer> {
                             Integer.parseInt(sides[0]),
                             Integer.parseInt(sides[1])),
                     out);
+        } catch (NoSuchElementException problem) {
+            throw new UsageProblem(String.valueOf(problem.getMessage()));
         } catch (TimeoutException problem) {
             spec.commandLine().getErr().println(problem.getMessage());
             return Exit.NO_DISPLAY;

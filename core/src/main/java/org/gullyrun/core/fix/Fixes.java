@@ -60,6 +60,7 @@ public final class Fixes {
     private final Audit audit;
     private final @Nullable Rig knownGood;
     private final Predicate<Change> allowed;
+    private @Nullable WhenGood whenGood;
 
     /** Fixes as an audit sees them, where no survey is known to be good. */
     public Fixes(Audit audit) {
@@ -143,6 +144,14 @@ public final class Fixes {
                 .filter(changes -> !changes.isEmpty() && changes.stream().allMatch(allowed))
                 .limit(MOST_BOTH)
                 .toList();
+    }
+
+    /** What was heard when all was well, worked out once; null if that isn't known. Called from several threads. */
+    private synchronized @Nullable WhenGood whenGood(Reading now) {
+        if (whenGood == null && knownGood != null) {
+            whenGood = new WhenGood(audit.read(knownGood, now.brief()));
+        }
+        return whenGood;
     }
 
     /** Settings of elements in both rigs that differ, as changes back; the first so many. */
@@ -235,7 +244,8 @@ public final class Fixes {
         List<String> cleared =
                 outcome.cleared.stream().map(Finding::identity).sorted().toList();
         List<SideEffects.Effect> effects = SideEffects.of(before, after, finding);
-        Merit merit = Merit.of(before, after, changes, outcome.cleared, outcome.worth, outcome.bad, effects, meant);
+        Merit merit = Merit.of(
+                before, after, changes, outcome.cleared, outcome.worth, outcome.bad, effects, meant, whenGood(before));
         return new Made(
                 new Fix(
                         changes,

@@ -24,7 +24,7 @@ import org.jspecify.annotations.Nullable;
  * @param worth how much it resolves, less what minor findings it causes: a critical one counts 100, a major 10, a minor 1;
  *     a double that it clears by silencing the processed sound counts nothing
  * @param bad how many of the findings that it causes are major or critical
- * @param lost how many deliveries that were required or optional it loses
+ * @param lost how many deliveries that were required or optional it loses, of those that were there when all was well
  * @param unprocessed for how many of the cleared the sound that is left, or comes, is raw, though there is a processed one
  * @param disturbance how many other deliveries that were good it loses or makes fainter, or brings another way
  * @param newly how many deliveries come that may be heard and weren't
@@ -52,6 +52,7 @@ record Merit(
      * @param bad how many findings are new that are major or critical
      * @param effects what listeners notice of it
      * @param finding the finding it is for, by whose route it is judged; null if it clears none
+     * @param whenGood what was heard when all was well; null if that isn't known
      */
     static Merit of(
             Reading before,
@@ -61,28 +62,29 @@ record Merit(
             int worth,
             int bad,
             List<SideEffects.Effect> effects,
-            @Nullable Finding finding) {
+            @Nullable Finding finding,
+            @Nullable WhenGood whenGood) {
         Processing processing = Processing.lost(before, after, cleared);
         Finding on =
                 finding != null && finding.evidence().scene() < after.scenes().size() ? finding : null;
         return new Merit(
                 worth - processing.worth(),
                 bad,
-                lost(before, after),
+                lost(before, after, whenGood),
                 processing.raw(),
-                count(effects, SideEffects.Change.LESS),
-                count(effects, SideEffects.Change.NEW),
+                count(effects, SideEffects.Sort.LESS),
+                count(effects, SideEffects.Sort.NEW),
                 namesakes(after.rig(), changes),
                 on != null && before.rule(on).topic() == Topic.MISSING ? crowd(after, changes, on) : 0,
                 on == null ? 0 : company(after, on));
     }
 
-    private static int count(List<SideEffects.Effect> effects, SideEffects.Change of) {
-        return (int) effects.stream().filter(e -> e.change() == of).count();
+    private static int count(List<SideEffects.Effect> effects, SideEffects.Sort of) {
+        return (int) effects.stream().filter(e -> e.sort() == of).count();
     }
 
-    /** How many required or optional deliveries, each counted once for all scenes, are gone. */
-    private static int lost(Reading before, Reading after) {
+    /** How many required or optional deliveries, each counted once for all scenes, are gone that were there when all was well. */
+    private static int lost(Reading before, Reading after, @Nullable WhenGood whenGood) {
         int lost = 0;
         if (!SideEffects.comparable(before, after)) {
             return lost;
@@ -93,6 +95,7 @@ record Merit(
                     CellReading was = before.scenes().get(i).cell(s, o);
                     if (was.delivery().arrives()
                             && was.wish() != Wish.NEVER
+                            && (whenGood == null || whenGood.wasHeard(was))
                             && !after.scenes().get(i).cell(s, o).delivery().arrives()) {
                         lost++;
                         break;

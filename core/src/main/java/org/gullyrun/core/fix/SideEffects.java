@@ -19,7 +19,7 @@ public final class SideEffects {
     private SideEffects() {}
 
     /** How a listener minds. */
-    enum Change {
+    enum Sort {
         /** It is gone, fainter, or comes another way. */
         LESS,
         /** It is louder, which hardly anybody minds who wants to hear it. */
@@ -33,7 +33,7 @@ public final class SideEffects {
      *
      * @param words what it is, in plain words
      */
-    record Effect(String words, Change change) {}
+    record Effect(String words, Sort sort) {}
 
     /** What listeners notice between two readings, in words, each pair of source and listener once. */
     public static List<String> between(Reading before, Reading after) {
@@ -93,14 +93,14 @@ public final class SideEffects {
         String pair = a.outlet().name();
         String source = a.source().name();
         if (!b.delivery().arrives()) {
-            return new Effect(pair + " loses " + source, Change.LESS);
+            return new Effect(pair + " loses " + source, Sort.LESS);
         }
         if (!a.delivery().arrives()) {
-            return new Effect(pair + " newly gets " + source, Change.NEW);
+            return new Effect(pair + " newly gets " + source, Sort.NEW);
         }
         double by = b.delivery().strength() - a.delivery().strength();
         boolean louder = by > NOTICED;
         String how = louder ? " louder" : by < -NOTICED ? " fainter" : " another way";
-        return new Effect(pair + " gets " + source + how, louder ? Change.LOUDER : Change.LESS);
+        return new Effect(pair + " gets " + source + how, louder ? Sort.LOUDER : Sort.LESS);
     }
 }

@@ -26,6 +26,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.sample.SampleShow;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -162,6 +163,24 @@ class PractitionersFixTest {
     }
 
     @Test
+    void whatIsOnlyHeardThroughTheFaultIsNoLoss() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        Fix back = fixes(good, "huddlewick/listensTo=kestrel", good).getFirst();
+        assertEquals("In Huddlewick, choose Hushgate microphone as the microphone", back.sentence());
+        assertEquals(0, back.merit().lost());
+        assertTrue(back.altered().contains("Crew loses Dome"), "it is a side effect all the same");
+        assertEquals(
+                6,
+                fixes(good, "huddlewick/listensTo=kestrel").stream()
+                        .filter(f -> f.changes().equals(back.changes()))
+                        .findFirst()
+                        .orElseThrow()
+                        .merit()
+                        .lost(),
+                "without a known-good survey nobody can tell");
+    }
+
+    @Test
     void noPairSilencesWhatItPutsRight() {
         Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
         for (Fix fix : fixes(good, "strip-host/feed=kestrel wren/present=false")) {
@@ -171,6 +190,10 @@ class PractitionersFixTest {
 
     /** The fixes of the worst finding that faults bring to a rig, as "element/setting=value", several with blanks between. */
     private static List<Fix> fixes(Rig good, String faults) {
+        return fixes(good, faults, null);
+    }
+
+    private static List<Fix> fixes(Rig good, String faults, @Nullable Rig knownGood) {
         List<Change> changes = new ArrayList<>();
         for (String fault : faults.split(" ")) {
             String[] parts = fault.split("[/=]");
@@ -191,7 +214,7 @@ class PractitionersFixTest {
                 .filter(f -> f.isBad() && !before.contains(f.identity()))
                 .findFirst()
                 .orElseThrow();
-        return new Fixes(AUDIT).find(reading, worst, () -> false);
+        return new Fixes(AUDIT, knownGood).find(reading, worst, () -> false);
     }
 
     @Test

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.window;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.NoSuchElementException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
@@ -25,7 +26,7 @@ public final class Picture {
      * @param scene the name of a scene, or empty for all
      * @param select what is typed into the find field to select something; in the intake, the name of a section and, after
      *     a slash, what is typed into its next row, a tab as \t; or empty
-     * @param hop the rung whose settings are open, -1 for none
+     * @param hop the rung whose settings are open, or in Repair the step that is looked at, counted from 0; -1 for none
      * @param rates whether the map shows rates in place of levels
      * @param open the id of a command that opens a sheet over it, or empty
      * @param tried what to try, as it is typed; empty for nothing
@@ -53,6 +54,7 @@ public final class Picture {
      * Renders and writes a PNG; needs a display, which may be virtual.
      *
      * @throws TimeoutException if the window doesn't show all of it in time; then nothing is written
+     * @throws NoSuchElementException if there is no rung or step of the number asked for; the message names the last one
      * @throws IOException if the file can't be written
      */
     public static void write(Wanted wanted, Path file) throws IOException, TimeoutException {
@@ -72,6 +74,9 @@ public final class Picture {
         } catch (ExecutionException e) {
             if (e.getCause() instanceof TimeoutException late) {
                 throw late;
+            }
+            if (e.getCause() instanceof NoSuchElementException none) {
+                throw none;
             }
             throw new IllegalStateException("the window could not be rendered", e.getCause());
         } catch (InterruptedException e) {

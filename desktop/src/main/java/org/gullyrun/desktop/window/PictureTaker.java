@@ -3,6 +3,7 @@ package org.gullyrun.desktop.window;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.NoSuchElementException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
@@ -17,6 +18,7 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import javafx.stage.StageStyle;
 import org.gullyrun.core.fix.WhatIf;
+import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.desktop.find.FindIndex;
 import org.gullyrun.desktop.look.KeyStroke;
 import org.gullyrun.desktop.look.Type;
@@ -148,8 +150,9 @@ final class PictureTaker extends AnimationTimer {
         return selected;
     }
 
-    /** What needs the rest to be there: a step of the plan, and a sheet over all of it. */
+    /** What needs the rest to be there: a rung or a step of the plan, and a sheet over all of it. */
     private void finish() {
+        checkRung();
         if (wanted.hop() >= 0 && state().step() == Step.REPAIR) {
             store.planner().look(wanted.hop());
         }
@@ -157,6 +160,23 @@ final class PictureTaker extends AnimationTimer {
             workbench.commands().stream()
                     .filter(c -> c.id().equals(wanted.open()))
                     .forEach(c -> c.run().run());
+        }
+    }
+
+    /** Whether there is a rung, or a step of a repair, of the number asked for. */
+    private void checkRung() {
+        boolean repair = state().step() == Step.REPAIR;
+        WorkPlan plan = state().planning().plan();
+        int rungs = state().shown().routes().isEmpty()
+                ? 0
+                : state().shown().routes().getFirst().segments().size() + 1;
+        int last = (repair ? plan == null ? 0 : plan.steps().size() : rungs) - 1;
+        if (wanted.hop() > last) {
+            String what = repair ? "step" : "rung";
+            throw new NoSuchElementException(
+                    last < 0
+                            ? "Nothing is shown that has a " + what
+                            : "There is no " + what + " " + wanted.hop() + ". Counted from 0, the last is " + last);
         }
     }
 

@@ -1,10 +1,12 @@
 package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import javafx.scene.control.Label;
 import javafx.scene.image.WritableImage;
@@ -48,5 +50,14 @@ class PictureTest {
         assertTrue(robot.lookup("#levels-picture").tryQuery().isPresent());
         assertTrue(robot.lookup("#evidence .label").queryAllAs(Label.class).stream()
                 .anyMatch(label -> label.getText().startsWith("Archive hears Music")));
+    }
+
+    @Test
+    void aRungBeyondTheLastIsRefused() {
+        ExecutionException refused =
+                assertThrows(ExecutionException.class, () -> taken("trace", "leak:music>archive", 99, ""));
+        assertEquals(
+                "There is no rung 99. Counted from 0, the last is 4",
+                refused.getCause().getMessage());
     }
 }
