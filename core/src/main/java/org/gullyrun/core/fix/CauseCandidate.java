@@ -28,11 +28,7 @@ final class CauseCandidate {
             .thenComparingInt(o -> o.work.effort())
             .thenComparingInt(o -> o.changes.size())
             .thenComparingInt(o -> o.work.depth())
-            .thenComparingInt(
-                    o -> o.fix == null ? Integer.MIN_VALUE : -o.fix.merit().namesakes())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().newly())
-            .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().crowd())
-            .thenComparingInt(o -> o.fix == null ? 0 : -o.fix.merit().company())
+            .thenComparing(CauseCandidate::amongEqual)
             .thenComparingInt(o -> o.number);
 
     final List<Change> changes;
@@ -69,6 +65,13 @@ final class CauseCandidate {
         this.number = number;
         this.work = Work.of(changes);
         this.restores = restores;
+    }
+
+    /** Of two that are alike in all else: what hasn't been made first, as it could be better. */
+    private static int amongEqual(CauseCandidate a, CauseCandidate b) {
+        return a.fix == null || b.fix == null
+                ? Boolean.compare(a.fix != null, b.fix != null)
+                : Merit.ALIKE.compare(a.fix.merit(), b.fix.merit());
     }
 
     /** What it sets, whatever to; of what it adds or removes, the change itself. */

@@ -180,7 +180,10 @@ final class ChoiceMoves {
         set(element, setting, machine, direction, direction == Direction.RECORDING ? this::sources : this::listeners);
     }
 
-    /** A choice set to each usable device of its computer and direction, those first from which most is reached. */
+    /**
+     * A choice set to each usable device of its computer and direction, those first from which most is reached; not to what
+     * nothing gets to, or nobody hears: that would be chosen only for silence.
+     */
     private void set(
             Element element,
             Setting<Choice> setting,
@@ -197,8 +200,7 @@ final class ChoiceMoves {
                         && !Choice.to(d.id()).equals(now)
                         && !d.id().equals(already)
                         && SensibleChoice.is(scene, element, setting, d)
-                        && reach.applyAsLong(d)
-                                > 0) // what nothing gets to, or nobody hears, would be chosen only for silence
+                        && reach.applyAsLong(d) > 0)
                 .sorted(Comparator.comparingLong(reach).reversed())
                 .limit(MOST)
                 .map(d -> Change.set(rig, element.id(), setting, Choice.to(d.id())))

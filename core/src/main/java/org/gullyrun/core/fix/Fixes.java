@@ -29,10 +29,10 @@ import org.jspecify.annotations.Nullable;
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
  * <p>Rank: causes nothing major; silences no program altogether; resolves most; keeps processed sound rather than raw;
- * loses fewest deliveries; goes back to how it was when
- * all was well; takes least from others; least to build anew; fewest settings; a program's own setting before a default, a
- * default before a system setting; the route that the listener's other sources take; in the order in which sound meets them. Cost: one audit for each candidate, so it belongs off
- * the interface thread; it stops at the next candidate when told to.
+ * loses fewest deliveries; goes back to how it was when all was well; takes least from others; least to build anew; fewest
+ * settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
+ * this, what the rig itself suggests ({@link Merit#ALIKE}); in the order in which sound meets them. Cost: one audit for
+ * each candidate, so it belongs off the interface thread; it stops at the next candidate when told to.
  */
 public final class Fixes {
     /** Of what differs from when all was well so many changes are tried. */
@@ -52,10 +52,7 @@ public final class Fixes {
             .thenComparingInt(fix -> fix.work().effort())
             .thenComparingInt(fix -> fix.changes().size())
             .thenComparingInt(fix -> fix.work().depth())
-            .thenComparingInt(fix -> -fix.merit().namesakes())
-            .thenComparingInt(fix -> fix.merit().newly())
-            .thenComparingInt(fix -> fix.merit().crowd())
-            .thenComparingInt(fix -> -fix.merit().company());
+            .thenComparing(Fix::merit, Merit.ALIKE);
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
@@ -180,8 +177,10 @@ public final class Fixes {
         List<Fix> fixes = new ArrayList<>();
         Pairs pairs = new Pairs(this, reading, finding);
         tryAll(candidates(reading, finding), reading, finding, fixes, pairs, cancelled, progress);
-        pairs.find(fixes, cancelled, progress);
-        if (fixes.isEmpty()) {
+        if (!cancelled.getAsBoolean()) {
+            pairs.find(fixes, cancelled, progress);
+        }
+        if (fixes.isEmpty() && !cancelled.getAsBoolean()) {
             tryAll(lastIdeas(reading, finding), reading, finding, fixes, pairs, cancelled, progress);
         }
         return fixes;

@@ -1,5 +1,6 @@
 package org.gullyrun.core.fix;
 
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -43,6 +44,12 @@ record Merit(
         int namesakes,
         int crowd,
         int company) {
+
+    /** Of fixes that do as much and take as much: names that go together, least that is new, few at a device, the usual way. */
+    static final Comparator<Merit> ALIKE = Comparator.comparingInt((Merit m) -> -m.namesakes)
+            .thenComparingInt(m -> m.newly)
+            .thenComparingInt(m -> m.crowd)
+            .thenComparingInt(m -> -m.company);
 
     /**
      * What a fix is ranked by.

@@ -10,6 +10,7 @@ import java.util.function.Consumer;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
@@ -17,9 +18,9 @@ import org.jspecify.annotations.Nullable;
  * Fixes of two changes, where one isn't enough or does far less.
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
- * otherwise since the rig was well is put back together with what would go wrong by it. Or no single
- * change clears the finding, and the first clears a part of it: one of two loops, some of the scenes. Cost: an audit for each pair that is tried, at most
- * 3 firsts with 24 seconds each of either sort.
+ * otherwise since the rig was well is put back together with what would go wrong by it. Or no single change clears the
+ * finding, and the first clears a part of it: one of two loops, some of the scenes. Cost: an audit for each pair that is
+ * tried, at most 3 firsts with 24 seconds each of either sort.
  */
 final class Pairs {
     /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
@@ -185,7 +186,8 @@ final class Pairs {
                                         || isMuted(two))));
     }
 
+    /** Whether something is muted: the setting has the same key in programs, devices, strips, buses and inputs. */
     private static boolean isMuted(Change.Set set) {
-        return set.setting().label().equals("muted") && Boolean.TRUE.equals(set.to());
+        return set.setting().key().equals(Applications.MUTED.key()) && Boolean.TRUE.equals(set.to());
     }
 }
