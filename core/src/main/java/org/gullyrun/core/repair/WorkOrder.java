@@ -11,6 +11,7 @@ import org.commonmark.renderer.html.HtmlRenderer;
 import org.commonmark.renderer.text.TextContentRenderer;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.brief.Wish;
@@ -97,11 +98,18 @@ public final class WorkOrder {
                         + " " + order();
     }
 
-    /** What the order keeps from happening. */
+    /** What the order keeps from happening, or what goes wrong until a later step: dangers, else findings. */
     private String order() {
         List<String> worse = new ArrayList<>();
         for (int i = 0; i < plan.steps().size(); i++) {
-            worse.addAll(plan.dangers(i));
+            List<String> dangers = plan.dangers(i);
+            List<JoinedFindings> causes = JoinedFindings.of(
+                    plan.states().get(i + 1).rig(), plan.steps().get(i).causes());
+            if (dangers.isEmpty() && !causes.isEmpty()) {
+                worse.add(
+                        causes.getFirst().title() + (causes.size() > 1 ? " and " + (causes.size() - 1) + " more" : ""));
+            }
+            worse.addAll(dangers);
         }
         String than = plan.exact() ? "" : " A better order may exist.";
         return (worse.isEmpty()

@@ -32,7 +32,9 @@ import org.gullyrun.core.fix.SideEffects;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.BeforeAll;
@@ -333,5 +335,21 @@ class WholeRepairTest {
             assertTrue(told.contains(plan.steps().get(i).sentence() + "."), told);
             assertTrue(told.contains(plan.steps().get(i).where()), told);
         }
+    }
+
+    @Test
+    void whatComesWithAStepAndGoesWithALaterOneIsToldAtTheHead() {
+        assertTrue(new WorkOrder("", WorkPlan.of(AUDIT, sample, true)).claims().contains("nothing gets worse"));
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        Rig bad = Changes.apply(
+                good,
+                List.of(
+                        Objects.requireNonNull(Change.set(good, "strip-host", Mixers.CROSSING.of("bus-ears"), true)),
+                        Objects.requireNonNull(Change.set(good, "bus-ears", Mixers.TARGET, Choice.to("plover-play")))));
+        Repair repair = new WholeRepair(AUDIT, null, AUDIT.read(bad, SHOW.brief()), Conditions.NONE, () -> false)
+                .find(soFar -> {}, 0)
+                .getFirst();
+        String claims = new WorkOrder("", WorkPlan.of(AUDIT, repair, true)).claims();
+        assertTrue(claims.endsWith("On the way: Host hears their own voice 35 ms late."), claims);
     }
 }
