@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.gullyrun.core.TakesLong;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -45,6 +46,7 @@ class GullyrunTest {
         assertEquals(Exit.OK, run("audit", file, "--survey", "known-good", "--fail-on", "major"));
     }
 
+    @TakesLong
     @Test
     void causesAsJsonSayWhatIsSetAndWhatThatClears() throws Exception {
         assertEquals(Exit.OK, run("audit", file, "--json", "--causes"));

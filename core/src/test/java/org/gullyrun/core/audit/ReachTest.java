@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
@@ -73,6 +74,7 @@ class ReachTest {
                 Reach.of(reading, new Address("spare-box", "")).sentence());
     }
 
+    @TakesLong
     @Test
     void everyListenerWhoHearsADifferenceIsReachedBeforeOrAfter() {
         int differences = 0;

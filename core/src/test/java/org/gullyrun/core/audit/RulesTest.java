@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
@@ -235,6 +236,7 @@ class RulesTest {
         assertEquals(Severity.CRITICAL, found().get("leak:effects>track-clips"));
     }
 
+    @TakesLong
     @Test
     void onRigsOfAnyKindNoTroubleIsToldTwiceAndTheSameRigGivesTheSame() {
         for (int seed = 0; seed < 300; seed++) {

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -64,6 +65,7 @@ class JournalTest extends JournalChecks {
         }
     }
 
+    @TakesLong
     @Test
     void aJournalCutOffAtAnyByteGivesWhatWasWholeBeforeIt() throws Exception {
         Path file = folder.resolve("night.json");

@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.SceneKey;
@@ -36,6 +37,7 @@ class GateMovesTest {
                         e -> rig.find(e.or(Productions.BRINGS, ""), Kind.INPUT).isEmpty());
     }
 
+    @TakesLong
     @Test
     void aGateThatIsToBeOpenedIsOpenAndOneThatIsToBeClosedIsNot() {
         Map<Gate.Sort, Integer> opened = new EnumMap<>(Gate.Sort.class);

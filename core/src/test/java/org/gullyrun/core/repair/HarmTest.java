@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Objects;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -62,6 +63,7 @@ class HarmTest {
         assertEquals(1, harm.onAir(), harm.toString());
     }
 
+    @TakesLong
     @Test
     void aPlanGoesOnInItsOrderAfterAnyOfItsSteps() {
         Reading found =

@@ -123,6 +123,7 @@ class WholeRepairTest {
                 "it goes by what is known");
     }
 
+    @TakesLong
     @Test
     void whatIsRuledOutIsNotChangedAndWhatIsRequiredIs() {
         Address muted = new Address("in-default", "muted");

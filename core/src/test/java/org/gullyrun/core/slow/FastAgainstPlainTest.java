@@ -14,6 +14,7 @@ import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -47,6 +48,7 @@ class FastAgainstPlainTest {
     private final AtomicInteger explained = new AtomicInteger();
     private final AtomicInteger open = new AtomicInteger();
 
+    @TakesLong
     @Test
     void whatTheProgramSaysIsWhatTryingEverythingSays() {
         IntStream.range(0, RIGS).parallel().forEach(this::compare);

@@ -311,7 +311,7 @@ final class Analysis implements AutoCloseable {
         Reading reading = shown.reading();
         Finding finding = shown.shown().finding();
         long turn = newestFixes.incrementAndGet();
-        if (finding == null || fixer.isShutdown()) {
+        if (finding == null || fixer.isShutdown() || pace.fixes() == Pace.NEVER) {
             return; // the last frame may still ask after the window was closed
         }
         Audit all = audit(shown.what());

@@ -66,6 +66,7 @@ class PlannerTest extends WithoutWindow {
                 store.state().what().workOrder(store.state().survey()));
     }
 
+    @TakesLong
     @Test
     void whatIsRuledOutIsKeptWithItsReasonAndTakenBackByUndo() throws Exception {
         WorkPlan first = planned();

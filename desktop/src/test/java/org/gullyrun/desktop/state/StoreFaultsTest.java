@@ -15,6 +15,7 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
@@ -202,6 +203,7 @@ class StoreFaultsTest {
         next.close();
     }
 
+    @TakesLong
     @Test
     void rootCausesOfARigBeforeAreMarkedAtOnce() throws Exception {
         Store store = new Store(sample, null, queue::add);

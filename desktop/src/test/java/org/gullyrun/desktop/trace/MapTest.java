@@ -15,6 +15,7 @@ import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.PathElement;
 import javafx.scene.text.Text;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
@@ -103,6 +104,7 @@ class MapTest {
         }
     }
 
+    @TakesLong
     @Test
     void whereOnlyChannelsComeAndGoADifferenceMovesNothing() {
         Reading now = reading(SampleShow.AS_FOUND);
@@ -157,6 +159,7 @@ class MapTest {
         return channels.size();
     }
 
+    @TakesLong
     @Test
     void aMapChangedInPlaceLooksAsIfItWereDrawnAnew() {
         Random random = new Random(5);

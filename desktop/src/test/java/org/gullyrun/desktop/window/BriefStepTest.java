@@ -9,6 +9,7 @@ import javafx.event.ActionEvent;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Element;
@@ -166,6 +167,7 @@ class BriefStepTest extends SampleWindowTest {
         until(() -> !of(Kind.SOURCE).equals(before) || state().message().text().contains("grouped by class already"));
     }
 
+    @TakesLong
     @Test
     void whatIsTypedInALevelFieldIsKeptOrRefusedWhereverOneGoesNext(Hands robot) throws Exception {
         Brief.Cell cell = new Brief.Cell("music", "archive", "");

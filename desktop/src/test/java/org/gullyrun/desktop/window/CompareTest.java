@@ -71,6 +71,7 @@ class CompareTest extends WindowTest {
         until(() -> state().against() == null && state().step() == Step.FINDINGS);
     }
 
+    @TakesLong
     @Test
     void aChangeIsAcceptedWithAReasonAndItsFindingsAreWaived(Hands robot) throws Exception {
         compared(robot);
@@ -87,6 +88,7 @@ class CompareTest extends WindowTest {
         until(() -> state().what().terms().waivers().isEmpty());
     }
 
+    @TakesLong
     @Test
     void goingBackAsFarAsNeededIsPlannedAsARepair(Hands robot) throws Exception {
         compared(robot);

@@ -11,6 +11,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Rig;
@@ -25,7 +26,7 @@ import org.testfx.framework.junit5.Start;
 class DifferenceTest extends WindowTest {
     @Start
     void start(Stage shown) throws Exception {
-        open(shown, SampleShow.make());
+        open(shown, SampleShow.make(), WITH_FIXES);
     }
 
     private Against against() throws Exception {
@@ -113,6 +114,7 @@ class DifferenceTest extends WindowTest {
         until(() -> !state().isAnswerOld() && state().past().undo().isEmpty());
     }
 
+    @TakesLong
     @Test
     void whatIsTriedBecomesPartOfTheRepair(Hands robot) throws Exception {
         whatIf(robot, "tern off");
@@ -122,6 +124,7 @@ class DifferenceTest extends WindowTest {
         assertEquals(tried, state().planning().conditions().required());
     }
 
+    @TakesLong
     @Test
     void aPairIsShownBeforeAndNowSideBySide(Hands robot) throws Exception {
         whatIf(robot, "default to plover");
@@ -150,6 +153,7 @@ class DifferenceTest extends WindowTest {
         assertEquals(new Selection.Trouble("leak:music>archive"), state().selection());
     }
 
+    @TakesLong
     @Test
     void aComparisonIsShownOnTheMap(Hands robot) throws Exception {
         robot.push(KeyCode.D);

@@ -2,6 +2,7 @@ package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
@@ -14,6 +15,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -43,6 +45,26 @@ class FindingsStepTest extends SampleWindowTest {
         until(() -> has("leak:crew>live"));
     }
 
+    @Test
+    void findingsAreWalkedByKeyAndTheFirstFixMadeByKey(Hands robot) throws Exception {
+        assertEquals(Step.FINDINGS, state().step());
+        robot.push(KeyCode.N);
+        assertNotNull(state().shown().finding());
+        assertTrue(robot.lookup("#cutout").tryQuery().isPresent());
+        robot.push(KeyCode.DOWN);
+        robot.push(KeyCode.P);
+        String identity = state().shown().finding().identity();
+        until(() -> state().fixes() != null && !state().fixes().fixes().isEmpty());
+        List<String> cleared = state().fixes().fixes().getFirst().cleared();
+        assertTrue(cleared.size() > 1, cleared.toString());
+        robot.push(KeyCode.CONTROL, KeyCode.ENTER);
+        until(() -> !has(identity));
+        assertTrue(state().reading().findings().stream().noneMatch(f -> f.isBad() && cleared.contains(f.identity())));
+        robot.push(KeyCode.T);
+        assertEquals(Step.TRACE, state().step());
+    }
+
+    @TakesLong
     @Test
     void whatIsWaivedStaysSoInTheFileUntilWhatItRestsOnChanges(Hands robot) throws Exception {
         robot.push(KeyCode.DOWN);

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import javafx.scene.Node;
@@ -16,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 
-/** The focus goes elsewhere and comes back, as on a call: nothing changes by it, and typing goes on where it was. */
+/** Typing in a field: the focus goes elsewhere and comes back, as on a call, and nothing changes by it; what is wrong is refused. */
 class FocusTest extends SampleWindowTest {
     @Start
     void start(Stage shown) throws Exception {
@@ -107,5 +108,32 @@ class FocusTest extends SampleWindowTest {
         assertEquals("-17", field(robot, "#set-in-music-level").getText());
         robot.clickOn("#find");
         until(() -> Double.valueOf(-17).equals(rig().get("in-music").get(Productions.INPUT_LEVEL)));
+    }
+
+    @Test
+    void aLevelIsTypedOnARungAndAWrongOneIsRefusedInPlace(Hands robot) throws Exception {
+        levelField(robot);
+        robot.doubleClickOn("#set-in-music-level").write("loud").push(KeyCode.ENTER);
+        Node field = robot.lookup("#set-in-music-level").query();
+        assertTrue(field.getPseudoClassStates().toString().contains("wrong"));
+        robot.doubleClickOn("#set-in-music-level").write("-6,5").push(KeyCode.ENTER);
+        until(() -> state().surveyShown().rig().get("in-music").get(Productions.INPUT_LEVEL) == -6.5);
+    }
+
+    @Test
+    void whatIsBeingTypedOutlivesADrawingAnewAndIsNotTakenAsEntered(Hands robot) throws Exception {
+        levelField(robot);
+        robot.doubleClickOn("#set-in-music-level")
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("-1");
+        Node before = robot.lookup("#set-in-music-level").query();
+        var rig = state().surveyShown().rig();
+        WaitForAsyncUtils.asyncFx(() -> store.look(false, 1.1)).get();
+        until(() -> robot.lookup("#set-in-music-level").query() != before);
+        assertEquals(rig, state().surveyShown().rig(), "half a number was taken as entered");
+        robot.write("2");
+        assertEquals("-12", field(robot, "#set-in-music-level").getText());
+        robot.push(KeyCode.ENTER);
+        until(() -> state().surveyShown().rig().get("in-music").get(Productions.INPUT_LEVEL) == -12);
     }
 }

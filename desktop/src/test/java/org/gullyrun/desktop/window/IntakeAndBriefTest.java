@@ -90,6 +90,7 @@ class IntakeAndBriefTest extends WindowTest {
         assertTrue(rig().elements().isEmpty(), "all of it can be taken back");
     }
 
+    @TakesLong
     @Test
     void oneValueGoesIntoEveryRowAndWhatCannotStandIsRefusedInPlace(Hands robot) throws Exception {
         robot.push(KeyCode.DIGIT1);

@@ -11,6 +11,7 @@ import java.util.concurrent.TimeUnit;
 import javafx.scene.control.Label;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Window;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -36,6 +37,7 @@ class PictureTest {
                 .get();
     }
 
+    @TakesLong
     @Test
     void theStepOfTheRepairThatIsAskedForIsShown(Hands robot) throws Exception {
         WritableImage picture = taken("repair", "", 5, "");
@@ -44,6 +46,7 @@ class PictureTest {
         assertTrue(robot.lookup("Step 6 of 10").tryQuery().isPresent());
     }
 
+    @TakesLong
     @Test
     void aSheetLiesOverWhatIsSelected(Hands robot) throws Exception {
         taken("findings", "leak:music>archive", -1, "levels");

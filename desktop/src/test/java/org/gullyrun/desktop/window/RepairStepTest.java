@@ -91,6 +91,7 @@ class RepairStepTest extends WindowTest {
         assertEquals(plan().states().getFirst().rig(), state().reading().rig(), "looking changes nothing");
     }
 
+    @TakesLong
     @Test
     void theShowIsRepairedStepByStepWithOneThatIsNotPossibleAndTheSurveyAsFoundStays(Hands robot) throws Exception {
         Rig found = state().surveyShown().rig();

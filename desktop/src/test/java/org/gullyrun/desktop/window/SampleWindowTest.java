@@ -21,8 +21,7 @@ abstract class SampleWindowTest extends WindowTest {
                     store.lookAt(2);
                 })
                 .get();
-        until(() -> state().fixes() != null
-                && robot.lookup("#set-in-music-level").tryQuery().isPresent());
+        until(() -> robot.lookup("#set-in-music-level").tryQuery().isPresent());
     }
 
     @BeforeEach

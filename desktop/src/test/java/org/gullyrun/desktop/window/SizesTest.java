@@ -198,6 +198,7 @@ class SizesTest extends WindowTest {
         }
     }
 
+    @TakesLong
     @Test
     void aNameThatIsCutSaysItselfUnderThePointer(Hands robot) throws Exception {
         robot.interact(() -> store.go(Step.INTAKE));

@@ -42,6 +42,7 @@ class SmallWindowTest extends SampleWindowTest {
         return robot.lookup("#map").queryAs(MapView.class).isSettled();
     }
 
+    @TakesLong
     @Test
     void whatIsLitIsSeenWholeAndTheRestFoldsAwayUntilEscape(Hands robot) throws Exception {
         until(() -> settled(robot) && names(robot).contains("Music"));
@@ -75,6 +76,7 @@ class SmallWindowTest extends SampleWindowTest {
         assertEquals(after, bank.localToScene(bank.getBoundsInLocal()).getMaxX(), 0.5);
     }
 
+    @TakesLong
     @Test
     void aWindowMadeLargerWhileFoldedShowsTheWholeMapInItsNewRoom(Hands robot) throws Exception {
         until(() -> settled(robot) && names(robot).contains("Music"));

@@ -31,9 +31,11 @@ import org.testfx.util.WaitForAsyncUtils;
 /** What tests of the real window need: the window on a case, and waiting for what it shows. */
 @ExtendWith({ApplicationExtension.class, Hands.Given.class})
 abstract class WindowTest {
-    /** Neither slow rules nor root causes are looked for: they are not what most tests are about, and take a second each time. */
-    static final Pace QUIET = new Pace(10, Pace.NEVER, Pace.NEVER, 50);
-    /** They are looked for at once. */
+    /** Neither fixes nor root causes are looked for: they are not what most tests are about, and take a second each time. */
+    static final Pace QUIET = new Pace(Pace.NEVER, Pace.NEVER, Pace.NEVER, 50);
+    /** Fixes of what is selected are looked for at once. */
+    static final Pace WITH_FIXES = new Pace(10, Pace.NEVER, Pace.NEVER, 50);
+    /** All that takes long is looked for at once. */
     static final Pace LIVELY = new Pace(10, 30, 100, 50);
 
     final FilePicker picker = Mockito.mock(FilePicker.class);

@@ -2,10 +2,8 @@ package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
-import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.List;
 import java.util.Optional;
 import javafx.event.ActionEvent;
 import javafx.event.Event;
@@ -22,7 +20,6 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.state.Selection;
-import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
 import org.testfx.framework.junit5.Start;
@@ -33,7 +30,7 @@ class WorkbenchTest extends SampleWindowTest {
 
     @Start
     void start(Stage shown) throws Exception {
-        openSample(shown);
+        open(shown, SampleShow.make(), WITH_FIXES);
     }
 
     @Test
@@ -71,34 +68,13 @@ class WorkbenchTest extends SampleWindowTest {
     }
 
     @Test
-    void findingsAreWalkedByKeyAndTheFirstFixMadeByKey(Hands robot) throws Exception {
-        robot.push(KeyCode.DIGIT4);
-        assertEquals(Step.FINDINGS, state().step());
-        robot.push(KeyCode.N);
-        assertNotNull(state().shown().finding());
-        assertTrue(robot.lookup("#cutout").tryQuery().isPresent());
-        robot.push(KeyCode.DOWN);
-        robot.push(KeyCode.P);
-        String identity = state().shown().finding().identity();
-        until(() -> state().fixes() != null && !state().fixes().fixes().isEmpty());
-        List<String> cleared = state().fixes().fixes().getFirst().cleared();
-        assertTrue(cleared.size() > 1, cleared.toString());
-        robot.push(KeyCode.CONTROL, KeyCode.ENTER);
-        until(() -> !has(identity));
-        assertTrue(state().reading().findings().stream().noneMatch(f -> f.isBad() && cleared.contains(f.identity())));
-        robot.push(KeyCode.T);
-        assertEquals(Step.TRACE, state().step());
-    }
-
-    @Test
     void scenesAreChosenByKeyAndByTab(Hands robot) throws Exception {
         robot.push(KeyCode.CLOSE_BRACKET);
         assertEquals(0, state().scene());
         robot.clickOn("#scene-1");
         assertEquals("Sky", state().reading().scenes().get(state().scene()).name());
         robot.clickOn("#token-charts-live");
-        until(() -> state().fixes() != null
-                && robot.lookup("#pill-in-charts-scene").tryQuery().isPresent());
+        until(() -> robot.lookup("#pill-in-charts-scene").tryQuery().isPresent());
         robot.clickOn("#pill-in-charts-scene");
         until(() -> !has("scene.gap:charts>live"));
         robot.push(KeyCode.OPEN_BRACKET);
@@ -131,35 +107,6 @@ class WorkbenchTest extends SampleWindowTest {
         assertEquals(0, state().hop());
         robot.push(KeyCode.ESCAPE);
         assertTrue(state().selection() instanceof Selection.Nothing);
-    }
-
-    @Test
-    void aLevelIsTypedOnARungAndAWrongOneIsRefusedInPlace(Hands robot) throws Exception {
-        levelField(robot);
-        robot.doubleClickOn("#set-in-music-level").write("loud").push(KeyCode.ENTER);
-        Node field = robot.lookup("#set-in-music-level").query();
-        assertTrue(field.getPseudoClassStates().toString().contains("wrong"));
-        robot.doubleClickOn("#set-in-music-level").write("-6,5").push(KeyCode.ENTER);
-        until(() -> state().surveyShown().rig().get("in-music").get(Productions.INPUT_LEVEL) == -6.5);
-    }
-
-    @Test
-    void whatIsBeingTypedOutlivesADrawingAnewAndIsNotTakenAsEntered(Hands robot) throws Exception {
-        levelField(robot);
-        robot.doubleClickOn("#set-in-music-level")
-                .push(KeyCode.CONTROL, KeyCode.A)
-                .write("-1");
-        Node before = robot.lookup("#set-in-music-level").query();
-        var rig = state().surveyShown().rig();
-        WaitForAsyncUtils.asyncFx(() -> store.look(false, 1.1)).get();
-        until(() -> robot.lookup("#set-in-music-level").query() != before);
-        assertEquals(rig, state().surveyShown().rig(), "half a number was taken as entered");
-        robot.write("2");
-        var field = (javafx.scene.control.TextField)
-                robot.lookup("#set-in-music-level").query();
-        assertEquals("-12", field.getText());
-        robot.push(KeyCode.ENTER);
-        until(() -> state().surveyShown().rig().get("in-music").get(Productions.INPUT_LEVEL) == -12);
     }
 
     @Test
