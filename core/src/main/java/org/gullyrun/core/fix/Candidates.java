@@ -121,6 +121,11 @@ final class Candidates {
             }
             if (route.form() == Evidence.Form.BLOCKED) {
                 add(openAll);
+                if (openAll.size() > 1) {
+                    // Of several ways to the listener this may not be the best one: what all have in common is opened
+                    // by itself.
+                    openAll.forEach(change -> add(List.of(change)));
+                }
             }
         }
     }

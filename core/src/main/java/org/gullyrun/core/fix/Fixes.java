@@ -175,10 +175,10 @@ public final class Fixes {
     /** The same, telling of the fixes so far, best first, whenever one more is verified. */
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
         List<Fix> fixes = new ArrayList<>();
-        Pairs pairs = new Pairs(this, reading, finding);
+        Pairs pairs = new Pairs(this, reading, finding, fixes, cancelled, progress);
         tryAll(candidates(reading, finding), reading, finding, fixes, pairs, cancelled, progress);
         if (!cancelled.getAsBoolean()) {
-            pairs.find(fixes, cancelled, progress);
+            pairs.find();
         }
         if (fixes.isEmpty() && !cancelled.getAsBoolean()) {
             tryAll(lastIdeas(reading, finding), reading, finding, fixes, pairs, cancelled, progress);

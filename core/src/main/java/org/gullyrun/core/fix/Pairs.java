@@ -10,6 +10,7 @@ import java.util.function.Consumer;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
@@ -18,9 +19,9 @@ import org.jspecify.annotations.Nullable;
  * Fixes of two changes, where one isn't enough or does far less.
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
- * otherwise since the rig was well is put back together with what would go wrong by it. Or no single change clears the
- * finding, and the first clears a part of it: one of two loops, some of the scenes. Cost: an audit for each pair that is
- * tried, at most 3 firsts with 24 seconds each of either sort.
+ * otherwise since the rig was well is put back together with what would go wrong by it. Or the first clears a part of it: one
+ * of two loops, some of the scenes, one of two switches on the way. Where one change is enough, such a pair only turns switches
+ * and levels back. Cost: an audit for each pair that is tried, at most 3 firsts with 48 seconds each of either sort.
  */
 final class Pairs {
     /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
@@ -28,7 +29,7 @@ final class Pairs {
     /** So many changes are tried together with another one. */
     private static final int MOST_FIRST = 3;
     /** With so many others each. */
-    private static final int MOST_SECOND = 24;
+    private static final int MOST_SECOND = 48;
 
     private static final Comparator<Fixes.Made> HARMFUL = Comparator.comparing(
                     (Fixes.Made made) -> !made.fix().restores())
@@ -44,10 +45,26 @@ final class Pairs {
 
     private final List<Fixes.Made> partial = new ArrayList<>();
 
-    Pairs(Fixes fixes, Reading reading, Finding finding) {
+    /** The fixes so far, best first. */
+    private final List<Fix> found;
+
+    private final BooleanSupplier cancelled;
+    private final Consumer<List<Fix>> progress;
+
+    /** Pairs for one finding, which are added to the fixes found so far. */
+    Pairs(
+            Fixes fixes,
+            Reading reading,
+            Finding finding,
+            List<Fix> found,
+            BooleanSupplier cancelled,
+            Consumer<List<Fix>> progress) {
         this.fixes = fixes;
         this.reading = reading;
         this.finding = finding;
+        this.found = found;
+        this.cancelled = cancelled;
+        this.progress = progress;
     }
 
     /** Adds changes that were made and are no fix by themselves. No more than a few are kept: each holds a rig as read. */
@@ -56,7 +73,7 @@ final class Pairs {
             keep(harmful, made, HARMFUL);
         } else {
             Finding left = left(made);
-            if (left != null && made.fix().merit().bad() == (isTraded(left) ? 1 : 0) && differs(left)) {
+            if (left != null && made.fix().merit().bad() == (isTraded(left) ? 1 : 0) && differs(left, made.after())) {
                 keep(partial, made, PARTIAL);
             }
         }
@@ -87,40 +104,57 @@ final class Pairs {
     }
 
     /** Whether what is left is less than the finding, or somewhere else. */
-    private boolean differs(Finding left) {
+    private boolean differs(Finding left, Reading after) {
         return isTraded(left)
                 || !left.evidence().routes().equals(finding.evidence().routes())
-                || !left.scenes().equals(finding.scenes());
+                || !left.scenes().equals(finding.scenes())
+                || closed(left, after) < closed(finding, reading);
+    }
+
+    /** How many segments are closed on the way that a finding shows. */
+    private static long closed(Finding of, Reading in) {
+        FlowGraph graph = in.scenes().get(of.evidence().scene()).graph();
+        return of.evidence().routes().stream()
+                .flatMap(route -> route.in(graph).stream())
+                .filter(segment -> !graph.isOpen(segment))
+                .count();
     }
 
     /** Adds the pairs that are fixes to those found so far, best first. */
-    void find(List<Fix> found, BooleanSupplier cancelled, Consumer<List<Fix>> progress) {
+    void find() {
         Fix alone = found.isEmpty() ? null : found.getFirst();
+        boolean single = found.stream().anyMatch(f -> f.changes().size() == 1);
         for (Fixes.Made first : harmful) {
             if (first.fix().restores() || alone == null) {
-                complete(first, caused(first), found, cancelled, progress);
+                complete(first, caused(first), 0);
             } else if (first.fix().merit().worth() > FAR_MORE * alone.merit().worth()) {
-                List<List<Change>> caused = caused(first);
-                caused.removeIf(changes -> Work.of(changes).effort() > 0);
-                complete(first, caused, found, cancelled, progress);
+                complete(first, turnedBack(caused(first)), 0);
             }
         }
-        boolean single = found.stream().anyMatch(f -> f.changes().size() == 1);
-        for (Fixes.Made first : single ? List.<Fixes.Made>of() : partial) {
+        for (Fixes.Made first : partial) {
             Finding left = left(first);
-            if (left != null) {
-                complete(first, seconds(first, List.of(left)), found, cancelled, progress);
+            if (left != null && (alone == null || !single)) {
+                complete(first, seconds(first, List.of(left)), 0);
+            } else if (left != null && isTurnedBack(first.fix().changes())) {
+                complete(
+                        first,
+                        turnedBack(seconds(first, List.of(left))),
+                        FAR_MORE * alone.merit().worth());
             }
         }
     }
 
-    /** Tries one change together with others, and adds the best pair that is a fix. */
-    private void complete(
-            Fixes.Made first,
-            List<List<Change>> seconds,
-            List<Fix> found,
-            BooleanSupplier cancelled,
-            Consumer<List<Fix>> progress) {
+    /** Those that only turn switches and levels. */
+    private static List<List<Change>> turnedBack(List<List<Change>> all) {
+        return all.stream().filter(Pairs::isTurnedBack).toList();
+    }
+
+    private static boolean isTurnedBack(List<Change> changes) {
+        return Work.of(changes).effort() == 0;
+    }
+
+    /** Tries one change together with others, and adds the best pair that is a fix and resolves more than so much. */
+    private void complete(Fixes.Made first, List<List<Change>> seconds, int moreThan) {
         Fix best = null;
         int tries = 0;
         for (List<Change> second : seconds) {
@@ -133,6 +167,7 @@ final class Pairs {
             if (two != null
                     && Fixes.clears(two, finding)
                     && two.fix().isSafe()
+                    && two.fix().merit().worth() > moreThan
                     && badness(two) < badness(first)
                     && (best == null || Fixes.RANK.compare(two.fix(), best) < 0)
                     && found.stream()

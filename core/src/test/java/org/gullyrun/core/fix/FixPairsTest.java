@@ -105,6 +105,35 @@ class FixPairsTest {
     }
 
     @Test
+    void switchesAndLevelsOnOneWayAreTurnedBackTogetherRatherThanAnotherWayBuilt() {
+        Reading silent = broken(set("tern", Devices.MUTED, true), set("strip-music", Mixers.STRIP_MUTED, true));
+        assertEquals(
+                "Unmute Tern headset; in Brookdesk, unmute strip Music",
+                fixes(silent, "missing:charts>host-ears").getFirst().sentence());
+
+        Reading faint = broken(
+                set("brookdesk-music", Devices.MUTED, true),
+                set("strip-music", Mixers.CROSSING_LEVEL.of("bus-ears"), -40.0));
+        List<Fix> both = fixes(faint, "missing:charts>host-ears");
+        assertEquals(
+                "Unmute Brookdesk Music; in Brookdesk, set the level of strip Music on bus Ears to 0 dB",
+                both.getFirst().sentence());
+        assertEquals(
+                "In Orrery, put input Charts on cue",
+                both.get(1).sentence(),
+                "one change is enough, and does far less");
+    }
+
+    @Test
+    void ofManySecondChangesTheBestIsFound() {
+        Reading reading = broken(
+                set("dome-in", Devices.ENABLED, false), set("bus-guests", Mixers.TARGET, Choice.to("heron-record")));
+        assertEquals(
+                "Enable Dome line in; in Brookdesk, send bus Guests to Brookdesk Guests",
+                fixes(reading, "device.gone:dome-in").getFirst().sentence());
+    }
+
+    @Test
     void whatWasMissingUnseenBehindADeviceThatIsOffIsNoNewFindingOfTheDevice() {
         Reading reading =
                 broken(set("dome-in", Devices.PRESENT, false), set("in-chimes", Productions.INPUT_MUTED, true));
