@@ -19,16 +19,9 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.intake.StartingRigs;
-import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
-import org.gullyrun.core.rig.Choice;
-import org.gullyrun.core.rig.Devices;
-import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.sample.SampleShow;
 import org.jspecify.annotations.Nullable;
@@ -39,7 +32,6 @@ import org.jspecify.annotations.Nullable;
  * rate set to another. How the rig was before is known where a survey is marked as known good, and else not. Writes the figures as a page.
  */
 public final class PlantedFaults {
-    private static final double DOWN = -40;
     /** So many pairs of faults are planted, drawn from those that each cause something bad. */
     private static final int PAIRS = 200;
 
@@ -80,14 +72,17 @@ public final class PlantedFaults {
         Map<String, Counts> sorts = show.single();
         Map<String, Counts> more = new LinkedHashMap<>();
         more.put("two at a time in the sample show", show.pairs());
+        List<SeveralFaults> several = new ArrayList<>();
+        several.add(show.several("the sample show"));
         PlantedFaults known = new PlantedFaults(audit, good, sample.brief(), true);
         more.put("one at a time in the sample show, with the known-good survey", sum(known.single()));
         more.put("two at a time there", known.pairs());
         for (StartingRigs.Starting start : StartingRigs.all()) {
             PlantedFaults rig = new PlantedFaults(RuleCatalogue.usual().quick(), start.rig(), start.brief(), false);
             more.put("one at a time in *" + start.title() + "*", sum(rig.single()));
+            several.add(rig.several("*" + start.title() + "*"));
         }
-        String page = page(sorts, more);
+        String page = page(sorts, more, several);
         if (arguments.length > 0) {
             Files.writeString(Path.of(arguments[0]), page);
         } else {
@@ -98,17 +93,12 @@ public final class PlantedFaults {
     /** Plants every fault by itself. */
     private Map<String, Counts> single() {
         Map<String, Counts> sorts = new LinkedHashMap<>();
-        Rig good = well.rig();
-        for (Element element : good.elements()) {
-            for (Setting<?> setting : settings(good, element)) {
-                for (Change.Set fault : faults(good, element, setting)) {
-                    Counts counts = sorts.computeIfAbsent(sort(fault), x -> new Counts());
-                    int noticed = counts.noticed;
-                    plant(List.of(fault), counts);
-                    if (counts.noticed > noticed) {
-                        serious.add(fault);
-                    }
-                }
+        for (Change.Set fault : Faults.of(well.rig())) {
+            Counts counts = sorts.computeIfAbsent(sort(fault), x -> new Counts());
+            int noticed = counts.noticed;
+            plant(List.of(fault), counts);
+            if (counts.noticed > noticed) {
+                serious.add(fault);
             }
         }
         return sorts;
@@ -128,37 +118,9 @@ public final class PlantedFaults {
         return counts;
     }
 
-    /** What is so, or is wished, rather than set wrongly: the fault would be to have entered it. */
-    private static final Set<String> FACTS = Set.of(
-            "nothingElse",
-            "restarts",
-            "hasOutputChoice",
-            "hasInputChoice",
-            "capturesPrograms",
-            "passesGuestsOn",
-            "fixed",
-            "private");
-
-    /** All settings of an element: of families those for each bus, track and input. */
-    private static List<Setting<?>> settings(Rig rig, Element element) {
-        List<Setting<?>> all = new ArrayList<>();
-        for (Setting<?> setting : Catalogue.of(element.kind())) {
-            if (!setting.isFamily()) {
-                if (!FACTS.contains(setting.key())) {
-                    all.add(setting);
-                }
-            } else if (element.kind() == Kind.STRIP) {
-                rig.in(rig.program(element).id(), Kind.BUS).forEach(bus -> all.add(setting.of(bus.id())));
-            } else if (element.kind() == Kind.INPUT || element.kind() == Kind.OUTPUT) {
-                int tracks = rig.program(element).or(Productions.TRACKS, 1);
-                for (int track = 1; track <= tracks; track++) {
-                    all.add(setting.of(track));
-                }
-            } else if (element.kind() == Kind.GROUP) {
-                rig.in(rig.program(element).id(), Kind.INPUT).forEach(input -> all.add(setting.of(input.id())));
-            }
-        }
-        return all;
+    /** Plants some faults together, again and again, and repairs the whole; those that each cause something bad alone. */
+    private SeveralFaults several(String title) {
+        return SeveralFaults.repaired(title, audit, well, serious);
     }
 
     /** The row of the table that a fault is counted in. */
@@ -169,58 +131,6 @@ public final class PlantedFaults {
             case ValueType.Number number when number.unit().equals("Hz") -> "a rate changed";
             default -> "a level turned down by 40 dB";
         };
-    }
-
-    /** What can be wrong with a setting: turned, moved elsewhere, turned down. */
-    private static List<Change.Set> faults(Rig rig, Element element, Setting<?> setting) {
-        List<Change.Set> faults = new ArrayList<>();
-        Object now = element.raw(setting);
-        switch (setting.type()) {
-            case ValueType.Flag flag -> {
-                if (now instanceof Boolean on) {
-                    add(rig, element, setting, !on, faults);
-                }
-            }
-            case ValueType.Pick pick -> {
-                if (now instanceof Choice chosen) {
-                    for (Element device : rig.of(Kind.DEVICE)) {
-                        boolean alike = now instanceof Choice.To(String id)
-                                && rig.find(id) != null
-                                && rig.get(id).get(Devices.DIRECTION) == device.get(Devices.DIRECTION)
-                                && java.util.Objects.equals(
-                                        rig.get(id).get(Devices.MACHINE), device.get(Devices.MACHINE));
-                        if (alike && !device.id().equals(chosen.id())) {
-                            add(rig, element, setting, Choice.to(device.id()), faults);
-                        }
-                    }
-                }
-            }
-            case ValueType.Number(String unit, double least, double most) -> {
-                if (now instanceof Double value && unit.equals("dB")) {
-                    add(rig, element, setting, value + DOWN, faults);
-                } else if (now instanceof Double value && unit.equals("Hz")) {
-                    add(rig, element, setting, value == 48_000 ? 44_100.0 : 48_000.0, faults);
-                }
-            }
-            case ValueType.Count count -> {}
-            case ValueType.Text text -> {}
-            case ValueType.Texts texts -> {}
-            case ValueType.Ref ref -> {}
-            case ValueType.Word<?> word -> {}
-        }
-        return faults;
-    }
-
-    /** Adds a fault, unless the setting has that value already or can't have it. */
-    private static void add(Rig rig, Element element, Setting<?> setting, Object to, List<Change.Set> faults) {
-        try {
-            Change.Set fault = Change.setRaw(rig, element.id(), setting, to);
-            if (fault != null) {
-                faults.add(fault);
-            }
-        } catch (IllegalArgumentException e) {
-            // A value that the setting can't have is no fault that somebody could make.
-        }
     }
 
     /** Plants faults, and counts where a change that takes one back stands among the fixes of the worst finding. */
@@ -281,7 +191,7 @@ public final class PlantedFaults {
     }
 
     /** The page as it stands in the docs: what was measured, then one row for each sort of fault and each rig. */
-    private static String page(Map<String, Counts> sorts, Map<String, Counts> more) {
+    private static String page(Map<String, Counts> sorts, Map<String, Counts> more, List<SeveralFaults> several) {
         StringBuilder page = new StringBuilder("""
                 # Fixes
 
@@ -309,6 +219,7 @@ public final class PlantedFaults {
                 |---|---|---|---|---|---|
                 """);
         more.forEach((sort, c) -> page.append(row(sort, c)));
+        page.append(SeveralFaults.table(several));
         page.append("\n## Where another change comes first in the sample show\n\n");
         sorts.values()
                 .forEach(c -> c.others.forEach(o -> page.append("- ").append(o).append('\n')));
@@ -330,7 +241,7 @@ public final class PlantedFaults {
                 c.unfixed);
     }
 
-    private static long share(int part, int whole) {
+    static long share(int part, int whole) {
         return whole == 0 ? 0 : Math.round(100.0 * part / whole);
     }
 }

@@ -28,7 +28,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
- * <p>Rank: causes nothing major; silences no program altogether; resolves most; keeps processed sound rather than raw;
+ * <p>Rank: causes nothing major; silences no program altogether; resolves most; leaves least that was
+ * hidden; keeps processed sound rather than raw;
  * loses fewest deliveries; goes back to how it was when all was well; takes least from others; least to build anew; fewest
  * settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
  * this, what the rig itself suggests ({@link Merit#ALIKE}); in the order in which sound meets them. Cost: one audit for
@@ -45,6 +46,7 @@ public final class Fixes {
                     fix -> fix.merit().bad())
             .thenComparing(fix -> fix.work().cutsAtStart())
             .thenComparingInt(fix -> -fix.merit().worth())
+            .thenComparingInt(fix -> fix.merit().revealed())
             .thenComparingInt(fix -> fix.merit().unprocessed())
             .thenComparingInt(fix -> fix.merit().lost())
             .thenComparing(fix -> !fix.restores())
@@ -244,7 +246,16 @@ public final class Fixes {
                 outcome.cleared.stream().map(Finding::identity).sorted().toList();
         List<SideEffects.Effect> effects = SideEffects.of(before, after, finding);
         Merit merit = Merit.of(
-                before, after, changes, outcome.cleared, outcome.worth, outcome.bad, effects, meant, whenGood(before));
+                before,
+                after,
+                changes,
+                outcome.cleared,
+                outcome.worth,
+                outcome.revealed,
+                outcome.bad,
+                effects,
+                meant,
+                whenGood(before));
         return new Made(
                 new Fix(
                         changes,
@@ -263,9 +274,10 @@ public final class Fixes {
      * @param cleared those that are gone or down to minor, worst first
      * @param created the identities of those that are new, or rose to major or critical
      * @param worth the weights of those cleared, less those of minor ones that are new
+     * @param revealed the weights of what was missing unseen, and shows now that nothing hides it
      * @param bad how many of the created are major or critical
      */
-    private record Outcome(List<Finding> cleared, List<String> created, int worth, int bad) {}
+    private record Outcome(List<Finding> cleared, List<String> created, int worth, int revealed, int bad) {}
 
     private Outcome outcome(Reading before, Reading after) {
         Map<String, Finding> then = byIdentity(before);
@@ -273,6 +285,7 @@ public final class Fixes {
         List<Finding> cleared = new ArrayList<>();
         List<String> created = new ArrayList<>();
         int worth = 0;
+        int revealed = 0;
         int bad = 0;
         Set<String> silent = after.missingPairs();
         for (Finding was : then.values()) {
@@ -288,7 +301,9 @@ public final class Fixes {
         }
         for (Finding here : now.values()) {
             Finding was = then.get(here.identity());
-            boolean isNew = was == null && here.severity() != Severity.NOTE && !before.lackedUnseen(after, here);
+            boolean lacked = was == null && here.severity() != Severity.NOTE && before.lackedUnseen(after, here);
+            boolean isNew = was == null && here.severity() != Severity.NOTE && !lacked;
+            revealed += lacked && here.isBad() ? here.severity().weight() : 0;
             if (isNew || was != null && here.isBad() && !was.isBad()) {
                 created.add(here.identity());
                 bad += here.isBad() ? 1 : 0;
@@ -296,7 +311,7 @@ public final class Fixes {
             }
         }
         created.sort(null);
-        return new Outcome(cleared, created, worth, bad);
+        return new Outcome(cleared, created, worth, revealed, bad);
     }
 
     /** What the audit at hand can find, worst first: a reading may hold more, of rules that are not asked here. */

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -17,6 +18,7 @@ import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,18 +26,21 @@ import org.jspecify.annotations.Nullable;
  *
  * @param worth how much it resolves, less what minor findings it causes: a critical one counts 100, a major 10, a minor 1;
  *     a double that it clears by silencing the processed sound counts nothing
+ * @param revealed the weights of what was missing unseen behind what it clears, and still is
  * @param bad how many of the findings that it causes are major or critical
  * @param lost how many deliveries that were required or optional it loses, of those that were there when all was well
  * @param unprocessed for how many of the cleared the sound that is left, or comes, is raw, though there is a processed one
  * @param disturbance how many other deliveries that were good it loses or makes fainter, or brings another way
  * @param newly how many deliveries come that may be heard and weren't
- * @param namesakes how many of the devices that it chooses are named after what is led there, a strip Music to Mixer music in
+ * @param namesakes how many of the devices that it chooses are named after what is led there, a strip Music or a source Music to
+ *     Mixer music in
  * @param crowd of what was missing, how many sources get to the devices that it chooses, itself among them
  * @param company how far the source's route to its listener is that of the listener's other sources: the segments from the
  *     listener back that both have, summed up over the others; 0 where the finding is not about a source
  */
 record Merit(
         int worth,
+        int revealed,
         int bad,
         int lost,
         int unprocessed,
@@ -56,6 +61,7 @@ record Merit(
      *
      * @param cleared the findings that it clears
      * @param worth their weights, less those of minor findings that are new
+     * @param revealed the weights of what was missing unseen and shows now
      * @param bad how many findings are new that are major or critical
      * @param effects what listeners notice of it
      * @param finding the finding it is for, by whose route it is judged; null if it clears none
@@ -67,6 +73,7 @@ record Merit(
             List<Change> changes,
             List<Finding> cleared,
             int worth,
+            int revealed,
             int bad,
             List<SideEffects.Effect> effects,
             @Nullable Finding finding,
@@ -76,6 +83,7 @@ record Merit(
                 finding != null && finding.evidence().scene() < after.scenes().size() ? finding : null;
         return new Merit(
                 worth - processing.worth(),
+                revealed,
                 bad,
                 lost(before, after, whenGood),
                 processing.raw(),
@@ -113,12 +121,22 @@ record Merit(
         return lost;
     }
 
-    /** How many devices that are chosen have the name of what chooses them in their own. */
+    /** How many devices that are chosen have the name of what chooses them, or of what its program plays, in their own. */
     private static int namesakes(Rig rig, List<Change> changes) {
         return (int) changes.stream()
                 .filter(c -> chosen(rig, c) instanceof Element device
-                        && words(device.name()).containsAll(words(rig.name(c.element()))))
+                        && names(rig, c.element())
+                                .anyMatch(name -> words(device.name()).containsAll(words(name))))
                 .count();
+    }
+
+    /** The name of what chooses, and of the sources that a program's output plays. */
+    private static Stream<String> names(Rig rig, String chooser) {
+        Stream<String> played = rig.find(chooser, Kind.APP_OUTPUT).stream()
+                .flatMap(output -> rig.of(Kind.SOURCE).stream()
+                        .filter(source -> Sources.outputs(rig, source).contains(output)))
+                .map(Element::name);
+        return Stream.concat(Stream.of(rig.name(chooser)), played);
     }
 
     private static Set<String> words(String name) {

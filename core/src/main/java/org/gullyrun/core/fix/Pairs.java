@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
@@ -21,20 +22,21 @@ import org.jspecify.annotations.Nullable;
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
  * otherwise since the rig was well is put back together with what would go wrong by it. Or the first clears a part of it: one
  * of two loops, some of the scenes, one of two switches on the way. Where one change is enough, such a pair only turns switches
- * and levels back. Cost: an audit for each pair that is tried, at most 3 firsts with 48 seconds each of either sort.
+ * and levels back. Cost: an audit for each pair that is tried, at most 4 firsts with 48 seconds each of either sort.
  */
 final class Pairs {
     /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
     private static final int FAR_MORE = 2;
     /** So many changes are tried together with another one. */
-    private static final int MOST_FIRST = 3;
+    private static final int MOST_FIRST = 4;
+    /** Of which so many may set the same thing, a default to one device or another. */
+    private static final int MOST_ALIKE = 2;
     /** With so many others each. */
     private static final int MOST_SECOND = 48;
 
     private static final Comparator<Fixes.Made> HARMFUL = Comparator.comparing(
                     (Fixes.Made made) -> !made.fix().restores())
-            .thenComparingInt(made -> made.fix().merit().bad())
-            .thenComparingInt(made -> -made.fix().merit().worth());
+            .thenComparing(Fixes.Made::fix, Fixes.RANK);
     private static final Comparator<Fixes.Made> PARTIAL = Comparator.comparing(Fixes.Made::fix, Fixes.RANK);
 
     private final Fixes fixes;
@@ -79,12 +81,26 @@ final class Pairs {
         }
     }
 
+    /** Keeps the best few, of those that set the same thing no more than two. */
     private static void keep(List<Fixes.Made> best, Fixes.Made made, Comparator<Fixes.Made> order) {
         best.add(made);
         best.sort(order);
+        List<Fixes.Made> alike = best.stream()
+                .filter(other -> settings(other).equals(settings(made)))
+                .toList();
+        if (alike.size() > MOST_ALIKE) {
+            best.remove(alike.getLast());
+        }
         if (best.size() > MOST_FIRST) {
             best.removeLast();
         }
+    }
+
+    /** What changes set, or add. */
+    private static Set<Object> settings(Fixes.Made made) {
+        return made.fix().changes().stream()
+                .map(change -> change instanceof Change.Set set ? set.address() : change)
+                .collect(Collectors.toSet());
     }
 
     /** What is left of the finding: itself, or what is missing now in some scenes instead of all or the other way round. */
@@ -129,13 +145,16 @@ final class Pairs {
                 complete(first, caused(first), 0);
             } else if (first.fix().merit().worth() > FAR_MORE * alone.merit().worth()) {
                 complete(first, turnedBack(caused(first)), 0);
+            } else if (Work.of(first.fix().changes()).effort() < alone.work().effort()) {
+                // Rather than that something is built anew.
+                complete(first, turnedBack(caused(first)), alone.merit().worth() - 1);
             }
         }
         for (Fixes.Made first : partial) {
             Finding left = left(first);
-            if (left != null && (alone == null || !single)) {
+            if (left != null && !single) {
                 complete(first, seconds(first, List.of(left)), 0);
-            } else if (left != null && isTurnedBack(first.fix().changes())) {
+            } else if (left != null && alone != null && isTurnedBack(first.fix().changes())) {
                 complete(
                         first,
                         turnedBack(seconds(first, List.of(left))),

@@ -18,7 +18,7 @@ import org.gullyrun.core.rig.Productions;
  *     into one scene; nothing for what is unmuted, turned up or completed
  * @param depth how deep it reaches: a program's own setting 0, a default 1, a system setting 2
  */
-record Work(boolean cutsAtStart, int effort, int depth) {
+public record Work(boolean cutsAtStart, int effort, int depth) {
     /** What leads sound somewhere by design, other than what is switched off for a moment. */
     private static final Set<String> WIRING = Set.of(
             Productions.CUE.key(),
@@ -27,7 +27,7 @@ record Work(boolean cutsAtStart, int effort, int depth) {
             Mixers.CROSSING.key());
 
     /** What there is to do for some changes. */
-    static Work of(List<Change> changes) {
+    public static Work of(List<Change> changes) {
         boolean cuts = false;
         int effort = 0;
         int depth = 0;

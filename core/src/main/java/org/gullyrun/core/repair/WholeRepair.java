@@ -39,6 +39,8 @@ public final class WholeRepair {
     private static final int MOST_ALTERNATIVES = 2;
     /** With more serious findings than this, fewer changes are not sought: which of them each change may clear would take too long. */
     private static final int MOST_SERIOUS = 150;
+    /** For this time other changes are tried in the place of those of the first repair; on any but the most broken rigs it takes a second. */
+    private static final int BETTERING_SECONDS = 20;
     /** So many findings that root causes leave are looked at one by one. */
     private static final int MOST_LEFT = 8;
 
@@ -100,14 +102,15 @@ public final class WholeRepair {
             return repairs;
         }
         progress.accept(List.of(irreducible));
-        Repair first = smallest(irreducible);
+        Repair first = smallest(bettered(irreducible, better -> progress.accept(List.of(better))));
         repairs.add(first);
         if (first != irreducible) {
             progress.accept(List.copyOf(repairs));
         }
         for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
-            Repair other =
-                    repairs.size() > mostOthers || isRequired(conditions, change) ? null : without(first, change);
+            Repair other = repairs.size() > mostOthers || isRequired(conditions, change)
+                    ? null
+                    : without(first, change, List.of());
             if (other != null && isAnotherWay(other, repairs)) {
                 repairs.add(other);
                 progress.accept(List.copyOf(repairs));
@@ -119,7 +122,17 @@ public final class WholeRepair {
     /** The repair alone, without other ways to the same end; null if cancelled. */
     public @Nullable Repair best() {
         Repair irreducible = irreducible();
-        return irreducible == null ? null : smallest(irreducible);
+        return irreducible == null ? null : smallest(bettered(irreducible, better -> {}));
+    }
+
+    /** The same repair with other changes where those leave less, are fewer, or take less to be built anew. */
+    private Repair bettered(Repair repair, Consumer<Repair> progress) {
+        long until = System.nanoTime() + BETTERING_SECONDS * 1_000_000_000L;
+        return new Exchange(
+                        (known, change, before) ->
+                                isRequired(conditions, change) ? null : without(known, change, before),
+                        () -> cancelled.getAsBoolean() || System.nanoTime() > until)
+                .bettered(repair, progress);
     }
 
     /** The same repair with fewer changes where there are any, and with what is known of its size. */
@@ -147,17 +160,16 @@ public final class WholeRepair {
     }
 
     /**
-     * Another way without one of the changes: what it leaves is fixed otherwise, then whatever isn't needed any more is dropped;
-     * null if there is none that leaves no more.
+     * Another way without one of the changes, and without others that aren't part of it any more: what it leaves is fixed otherwise,
+     * then whatever isn't needed any more is dropped; null if there is none that leaves no more.
      */
-    private @Nullable Repair without(Repair first, Change change) {
+    private @Nullable Repair without(Repair first, Change change, List<Change> before) {
         Reading start = without(first.changes(), change);
-        return start == null
-                ? null
-                : repair(
-                        conditions.without(Conditions.about(change)),
-                        start,
-                        first.left().size());
+        Conditions under = conditions.without(Conditions.about(change));
+        for (Change other : before) {
+            under = under.without(Conditions.about(other));
+        }
+        return start == null ? null : repair(under, start, first.left().size());
     }
 
     /** The changes of a repair without which most is left. */

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.StringReader;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -17,6 +18,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.TakesLong;
@@ -29,6 +31,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.fix.SideEffects;
+import org.gullyrun.core.intake.StartingRigs;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -214,8 +217,30 @@ class WholeRepairTest {
             List<Integer> sizes = new ArrayList<>();
             new WholeRepair(AUDIT, null, reading, Conditions.NONE, () -> false)
                     .find(soFar -> sizes.add(soFar.getFirst().changes().size()), 0);
-            assertEquals(List.of(sizes.getFirst(), sizes.getFirst() - 1), sizes, "seed " + seed);
+            assertTrue(sizes.getLast() < sizes.getFirst(), "seed " + seed + ": " + sizes);
+            assertEquals(sizes.stream().sorted(Comparator.reverseOrder()).toList(), sizes, "never worse than before");
         }
+    }
+
+    /** Clips turned up would howl as long as the ears are sent back to where they come from: so they seemed to want another device. */
+    @Test
+    void whatIsTheRightChangeOnlyOnceAnotherFaultIsGoneIsFound() {
+        StartingRigs.Starting panel = StartingRigs.all().stream()
+                .filter(starting -> starting.title().contains("panel"))
+                .findFirst()
+                .orElseThrow();
+        Rig good = panel.rig();
+        List<Change> faults = Stream.<Change>of(
+                        Change.set(good, "ears", Mixers.TARGET, Choice.to("mixer-clips-in")),
+                        Change.set(good, "clips", Mixers.STRIP_LEVEL, -40.0),
+                        Change.set(good, "first", Mixers.BUS_MUTED, true),
+                        Change.set(good, "second", Mixers.BUS_LEVEL, -40.0))
+                .toList();
+        Reading reading = AUDIT.read(Changes.apply(good, faults), panel.brief());
+        Repair repair =
+                Objects.requireNonNull(new WholeRepair(AUDIT, null, reading, Conditions.NONE, () -> false).best());
+        assertEquals(List.of(), repair.left());
+        assertEquals(good, repair.after().rig());
     }
 
     @Test

@@ -1,0 +1,117 @@
+package org.gullyrun.core.repair;
+
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import org.gullyrun.core.fix.Work;
+import org.gullyrun.core.rig.Change;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Betters a repair by doing without one of its changes: what that leaves is repaired otherwise, and the better of both is
+ * gone on with until no such exchange betters it; where something is left, two are exchanged as well. What was the best
+ * change by itself, as long as another fault was in the way of the right one, is found out so.
+ *
+ * <p>Better is what leaves less, then what has fewer changes, then what takes less to be built anew ({@link Work}). Where nothing is
+ * left, only what takes effort is exchanged. Cost: a repair of the little that is left, for each exchange that is tried; local search
+ * that takes the first improvement, as in Aarts and Lenstra, Local Search in Combinatorial Optimization (1997).
+ */
+final class Exchange {
+    /** So many exchanges are tried in all. */
+    private static final int MOST = 24;
+
+    private static final Comparator<Repair> BETTER = Comparator.comparingInt((Repair repair) -> left(repair))
+            .thenComparingInt((Repair repair) -> repair.changes().size())
+            .thenComparingInt(repair -> Work.of(repair.changes()).effort());
+
+    /** Gives other repairs. */
+    interface Others {
+        /**
+         * The repair that has something else in the place of a change.
+         *
+         * @param before what else may not come back
+         * @return null if there is none, or the change has to stay
+         */
+        @Nullable
+        Repair without(Repair repair, Change change, List<Change> before);
+    }
+
+    private final Others others;
+    private final BooleanSupplier ended;
+    private final Set<Change> tried = new HashSet<>();
+    private int tries;
+
+    /** Exchanges by what gives other repairs, until it is ended. */
+    Exchange(Others others, BooleanSupplier ended) {
+        this.others = others;
+        this.ended = ended;
+    }
+
+    /**
+     * The best that exchanges make of a repair; itself if none betters it.
+     *
+     * @param progress told of each that is better than the one before
+     */
+    Repair bettered(Repair first, Consumer<Repair> progress) {
+        Repair best = first;
+        for (Repair other = better(best); other != best; other = better(best)) {
+            best = other;
+            progress.accept(best);
+        }
+        return best;
+    }
+
+    /** A repair that is better by one exchange, or by two where something is left; the same if there is none. */
+    private Repair better(Repair best) {
+        Map<Change, Repair> asGood = new LinkedHashMap<>();
+        for (Change change : inTurn(best)) {
+            Repair other = tried.add(change) ? without(best, change, List.of()) : null;
+            if (other != null && BETTER.compare(other, best) < 0) {
+                return other;
+            }
+            if (other != null && left(other) <= left(best)) {
+                asGood.put(change, other);
+            }
+        }
+        if (left(best) == 0) {
+            return best;
+        }
+        for (Map.Entry<Change, Repair> by : asGood.entrySet()) {
+            for (Change instead : by.getValue().beyond(best)) {
+                Repair other = without(by.getValue(), instead, List.of(by.getKey()));
+                if (other != null && BETTER.compare(other, best) < 0) {
+                    return other;
+                }
+            }
+        }
+        return best;
+    }
+
+    /** A repair without one change, and without others that were done without before; null if there is none. */
+    private @Nullable Repair without(Repair repair, Change change, List<Change> before) {
+        return ended.getAsBoolean() || tries++ >= MOST ? null : others.without(repair, change, before);
+    }
+
+    /** The changes of a repair that may be exchanged, what takes most first. */
+    private static List<Change> inTurn(Repair repair) {
+        boolean isWhole = repair.left().isEmpty();
+        return repair.changes().stream()
+                .filter(change -> !isWhole || effort(change) > 0)
+                .sorted(Comparator.comparingInt(change -> -effort(change)))
+                .toList();
+    }
+
+    private static int effort(Change change) {
+        return Work.of(List.of(change)).effort();
+    }
+
+    /** How bad what is left is. */
+    private static int left(Repair repair) {
+        return repair.left().stream().mapToInt(f -> f.severity().weight()).sum();
+    }
+}
