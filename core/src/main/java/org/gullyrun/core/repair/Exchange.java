@@ -18,12 +18,14 @@ import org.jspecify.annotations.Nullable;
  * change by itself, as long as another fault was in the way of the right one, is found out so.
  *
  * <p>Better is what leaves less, then what has fewer changes, then what takes less to be built anew ({@link Work}). Where nothing is
- * left, only what takes effort is exchanged. Cost: a repair of the little that is left, for each exchange that is tried; local search
+ * left, only what takes most effort is exchanged. Cost: a repair of the little that is left, for each exchange that is tried; local search
  * that takes the first improvement, as in Aarts and Lenstra, Local Search in Combinatorial Optimization (1997).
  */
 final class Exchange {
     /** So many exchanges are tried in all. */
     private static final int MOST = 24;
+    /** Of this effort is what leads sound elsewhere, or is added: only that is exchanged where nothing is left. */
+    private static final int LARGE = 2;
 
     private static final Comparator<Repair> BETTER = Comparator.comparingInt((Repair repair) -> left(repair))
             .thenComparingInt((Repair repair) -> repair.changes().size())
@@ -101,7 +103,7 @@ final class Exchange {
     private static List<Change> inTurn(Repair repair) {
         boolean isWhole = repair.left().isEmpty();
         return repair.changes().stream()
-                .filter(change -> !isWhole || effort(change) > 0)
+                .filter(change -> !isWhole || effort(change) >= LARGE)
                 .sorted(Comparator.comparingInt(change -> -effort(change)))
                 .toList();
     }
