@@ -118,7 +118,7 @@ public final class PlantedFaults {
         return counts;
     }
 
-    /** Plants some faults together, again and again, and repairs the whole; those that each cause something bad alone. */
+    /** Plants several serious faults together, again and again, and repairs the whole rig each time. */
     private SeveralFaults several(String title) {
         return SeveralFaults.repaired(title, audit, well, serious);
     }

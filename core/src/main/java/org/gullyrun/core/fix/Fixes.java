@@ -29,9 +29,8 @@ import org.jspecify.annotations.Nullable;
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
  * <p>Rank: causes nothing major; silences no program altogether; resolves most; leaves least that was
- * hidden; keeps processed sound rather than raw;
- * loses fewest deliveries; goes back to how it was when all was well; takes least from others; least to build anew; fewest
- * settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
+ * hidden; keeps processed sound rather than raw; loses fewest deliveries; goes back to how it was when all was well; takes
+ * least from others; least to build anew; fewest settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
  * this, what the rig itself suggests ({@link Merit#ALIKE}); in the order in which sound meets them. Cost: one audit for
  * each candidate, so it belongs off the interface thread; it stops at the next candidate when told to.
  */
@@ -301,8 +300,9 @@ public final class Fixes {
         }
         for (Finding here : now.values()) {
             Finding was = then.get(here.identity());
-            boolean lacked = was == null && here.severity() != Severity.NOTE && before.lackedUnseen(after, here);
-            boolean isNew = was == null && here.severity() != Severity.NOTE && !lacked;
+            boolean shows = was == null && here.severity() != Severity.NOTE;
+            boolean lacked = shows && before.lackedUnseen(after, here);
+            boolean isNew = shows && !lacked;
             revealed += lacked && here.isBad() ? here.severity().weight() : 0;
             if (isNew || was != null && here.isBad() && !was.isBad()) {
                 created.add(here.identity());

@@ -22,7 +22,8 @@ import org.jspecify.annotations.Nullable;
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
  * otherwise since the rig was well is put back together with what would go wrong by it. Or the first clears a part of it: one
  * of two loops, some of the scenes, one of two switches on the way. Where one change is enough, such a pair only turns switches
- * and levels back. Cost: an audit for each pair that is tried, at most 4 firsts with 48 seconds each of either sort.
+ * and levels back. Cost: an audit for each pair that is tried, of either sort
+ * at most 4 first changes with 48 second ones each.
  */
 final class Pairs {
     /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
@@ -146,7 +147,7 @@ final class Pairs {
             } else if (first.fix().merit().worth() > FAR_MORE * alone.merit().worth()) {
                 complete(first, turnedBack(caused(first)), 0);
             } else if (Work.of(first.fix().changes()).effort() < alone.work().effort()) {
-                // Rather than that something is built anew.
+                // Better than building something anew.
                 complete(first, turnedBack(caused(first)), alone.merit().worth() - 1);
             }
         }

@@ -39,7 +39,7 @@ public final class WholeRepair {
     private static final int MOST_ALTERNATIVES = 2;
     /** With more serious findings than this, fewer changes are not sought: which of them each change may clear would take too long. */
     private static final int MOST_SERIOUS = 150;
-    /** For this time other changes are tried in the place of those of the first repair; on any but the most broken rigs it takes a second. */
+    /** Other changes are tried for at most this long; only a rig with dozens of serious findings needs more than a few seconds. */
     private static final int BETTERING_SECONDS = 20;
     /** So many findings that root causes leave are looked at one by one. */
     private static final int MOST_LEFT = 8;
