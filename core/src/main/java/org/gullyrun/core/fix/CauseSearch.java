@@ -38,6 +38,11 @@ final class CauseSearch {
     /** So many candidates are made at a time: what comes next in turn is mostly needed too. */
     private static final int AT_A_TIME = 2;
 
+    /** A change that only goes with a second has to clear so many times as much as the best single one. */
+    private static final int FAR_MORE = 2;
+    /** What a critical or major finding counts, where another counts one. */
+    private static final int BAD = 1000;
+
     private final Audit audit;
     private final Reading first;
     private final BooleanSupplier cancelled;
@@ -54,7 +59,11 @@ final class CauseSearch {
     private final List<Group> groups = new ArrayList<>();
     private final Fixes fixes;
     private final Trials trials;
+    /** The search ends when more bad findings than this have no fix. */
+    private final int mostLeft;
+
     private int thought;
+    private int withoutFix;
     private AffectedFindings touched;
     private Map<String, Finding> open;
 
@@ -63,7 +72,9 @@ final class CauseSearch {
             Reading reading,
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
+            int mostLeft,
             Consumer<Found> progress) {
+        this.mostLeft = mostLeft;
         this.audit = fixes.audit();
         this.first = reading;
         this.touched = new AffectedFindings(reading);
@@ -179,7 +190,7 @@ final class CauseSearch {
         while (!cancelled.getAsBoolean()) {
             List<CauseCandidate> inTurn = CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o));
             if (inTurn.isEmpty()) {
-                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck) && !lookFurther()) {
+                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck) && !lookFurther() && !lookAtPairs()) {
                     return null;
                 }
                 blocked.removeIf(o -> o.stuck); // nothing else is left: they are looked at once more
@@ -197,6 +208,9 @@ final class CauseSearch {
                 make(CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o) && !trials.isMade(o)));
             } else if (!top.brings()) {
                 CauseCandidate before = unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top);
+                if (before == null && lookAtPairsOf(blocked, top)) {
+                    continue;
+                }
                 return before == null ? top : before;
             } else {
                 blocked.add(top);
@@ -239,6 +253,59 @@ final class CauseSearch {
             }
         }
         return any;
+    }
+
+    /** Collects the best fix of several changes for each bad finding that nothing clears by itself; whether there was any. */
+    private boolean lookAtPairs() {
+        boolean any = false;
+        for (Finding finding : List.copyOf(open.values())) {
+            if (withoutFix > mostLeft || cancelled.getAsBoolean()) {
+                return false;
+            }
+            if (finding.isBad() && seen.add(finding.identity() + " pairs")) {
+                List<Fix> found = fixes.find(trials.now(), finding, cancelled);
+                if (found.isEmpty()) {
+                    withoutFix++;
+                } else if (!useless.contains(found.getFirst().changes())) {
+                    any |= !known.containsKey(found.getFirst().changes());
+                    consider(found.getFirst().changes(), finding);
+                }
+            }
+        }
+        return any;
+    }
+
+    /**
+     * Collects what clears far more than the best single change once a second one takes back what it brings: of two buses
+     * on each other's devices, say, neither can go back alone. Whether there was any.
+     */
+    private boolean lookAtPairsOf(Set<CauseCandidate> blocked, CauseCandidate instead) {
+        boolean any = false;
+        List<CauseCandidate> large = CauseCandidate.first(
+                blocked,
+                blocked.size(),
+                o -> o.fix != null && o.worth >= FAR_MORE * instead.worth && o.worth - brought(o.fix) > instead.worth);
+        for (CauseCandidate option : large) {
+            Finding finding = open.values().stream()
+                    .filter(f -> option.clears().contains(f.identity()))
+                    .findFirst()
+                    .orElseThrow();
+            Fixes.Made made =
+                    seen.add(option.changes + " pair") ? fixes.made(trials.now(), option.changes, finding) : null;
+            Fix both = made == null
+                    ? null
+                    : new Pairs(fixes, trials.now(), finding, new ArrayList<>(), cancelled, x -> {}).completed(made);
+            if (both != null && !useless.contains(both.changes())) {
+                any |= !known.containsKey(both.changes());
+                consider(both.changes(), finding);
+            }
+        }
+        return any;
+    }
+
+    /** How much what a change brings counts, as what it clears does. */
+    private static int brought(Fix fix) {
+        return BAD * fix.merit().bad();
     }
 
     /**
@@ -339,7 +406,7 @@ final class CauseSearch {
         int sum = 0;
         for (String identity : identities) {
             Finding finding = open.get(identity);
-            sum += finding == null ? 0 : finding.isBad() ? 1000 : 1;
+            sum += finding == null ? 0 : finding.isBad() ? BAD : 1;
         }
         return sum;
     }

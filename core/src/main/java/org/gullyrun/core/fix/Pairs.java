@@ -164,6 +164,13 @@ final class Pairs {
         }
     }
 
+    /** The best pair of a change that clears the finding and does harm, with one that makes up for that; null if there is none. */
+    @Nullable
+    Fix completed(Fixes.Made first) {
+        complete(first, caused(first), 0);
+        return found.isEmpty() ? null : found.getFirst();
+    }
+
     /** Those that only turn switches and levels. */
     private static List<List<Change>> turnedBack(List<List<Change>> all) {
         return all.stream().filter(Pairs::isTurnedBack).toList();

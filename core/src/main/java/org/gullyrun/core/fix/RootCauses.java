@@ -116,16 +116,16 @@ public final class RootCauses {
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        return of(new Fixes(audit, knownGood), reading, cancelled, outOfTime, progress);
+        return new CauseSearch(new Fixes(audit, knownGood), reading, cancelled, outOfTime, Integer.MAX_VALUE, progress)
+                .find();
     }
 
-    /** The same by fixes of which some may be ruled out. */
-    public static Found of(
-            Fixes fixes,
-            Reading reading,
-            BooleanSupplier cancelled,
-            BooleanSupplier outOfTime,
-            Consumer<Found> progress) {
-        return new CauseSearch(fixes, reading, cancelled, outOfTime, progress).find();
+    /**
+     * The same by fixes of which some may be ruled out.
+     *
+     * @param mostLeft the search ends when more critical and major findings than this turn out to have no fix
+     */
+    public static Found of(Fixes fixes, Reading reading, BooleanSupplier cancelled, int mostLeft) {
+        return new CauseSearch(fixes, reading, cancelled, () -> false, mostLeft, progress -> {}).find();
     }
 }

@@ -12,7 +12,6 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.fix.Together;
@@ -197,46 +196,18 @@ public final class WholeRepair {
     private @Nullable Repair repair(Conditions under, Reading start, int mostLeft) {
         RootCauses.Found causes = known.done() && start == reading && under.equals(Conditions.NONE)
                 ? known
-                : RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, () -> false, x -> {});
+                : RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, mostLeft);
         if (!causes.done()) {
             return null;
         }
         List<RootCauses.Group> serious = causes.groups();
         List<Change> all = serious.isEmpty() ? List.of() : Together.of(start.rig(), serious);
-        Reading mended = completed(all.isEmpty() ? start : audit.read(start, all), under, mostLeft);
-        if (mended == null) {
+        if (causes.left().stream().filter(Finding::isBad).count() > mostLeft) {
             return null;
         }
+        Reading mended = all.isEmpty() ? start : audit.read(start, all);
         all = Changes.between(reading.rig(), mended.rig());
         return irreducible(all, under);
-    }
-
-    /**
-     * A rig with the fixes of what root causes leave: pairs of which each change alone does harm; null as soon as more findings
-     * have no fix than may be left.
-     */
-    private @Nullable Reading completed(Reading mended, Conditions under, int mostLeft) {
-        Fixes fixes = new Fixes(audit, knownGood, under::allows);
-        Set<String> hopeless = new HashSet<>();
-        Reading now = mended;
-        int without = 0;
-        while (!cancelled.getAsBoolean()) {
-            Finding left = now.findings().stream()
-                    .filter(f -> f.isBad() && audit.asks(f.rule()) && !hopeless.contains(f.identity()))
-                    .findFirst()
-                    .orElse(null);
-            if (left == null || hopeless.size() == MOST_LEFT) {
-                break;
-            }
-            List<Fix> found = fixes.find(now, left, cancelled);
-            hopeless.add(left.identity()); // once is enough: it may come back by what fixes another
-            without += found.isEmpty() ? 1 : 0;
-            if (without > mostLeft) {
-                return null;
-            }
-            now = found.isEmpty() ? now : audit.read(now, found.getFirst().changes());
-        }
-        return now;
     }
 
     /** Drops every change that isn't needed, again and again, as one may be needed only because of another that was dropped. */

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
@@ -97,11 +98,21 @@ class FixPairsTest {
         assertEquals(2, both.changes().size(), both.sentence());
         Reading mended = AUDIT.read(Changes.apply(loops.rig(), both.changes()), SHOW.brief());
         assertTrue(mended.findings().stream().noneMatch(f -> f.rule().equals("loop.electric")));
+        RootCauses.Found causes = RootCauses.of(AUDIT, loops, () -> false, x -> {});
+        assertEquals(
+                Set.of(Changes.between(
+                                loops.rig(),
+                                SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig())
+                        .toArray()),
+                Set.copyOf(causes.groups().getFirst().fix().changes()),
+                "of two buses on each other's devices neither goes back alone");
+        assertEquals(List.of(), causes.left());
 
         Reading gaps = broken(
                 set("sky-charts", Productions.ENTRY_MUTED, true), set("in-charts", Productions.TRACK.of(1), false));
         assertTrue(fixes(gaps, "missing:charts>live").stream()
                 .anyMatch(f -> f.changes().size() == 2));
+        assertEquals(List.of(), RootCauses.of(AUDIT, gaps, () -> false, x -> {}).left());
     }
 
     @Test
