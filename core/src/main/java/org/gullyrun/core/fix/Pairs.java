@@ -21,9 +21,9 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
  * otherwise since the rig was well is put back together with what would go wrong by it. Or the first clears a part of it: one
- * of two loops, some of the scenes, one of two switches on the way. Where one change is enough, such a pair only turns switches
- * and levels back. Cost: an audit for each pair that is tried, of either sort
- * at most 4 first changes with 48 second ones each.
+ * of two loops, some of the scenes, one of two switches on the way; and where it clears far more besides, it too may cause
+ * something bad. Where one change is enough, such a pair only turns switches and levels back. Cost: an audit for each pair
+ * that is tried, of each of these sorts at most 4 first changes with 48 second ones each.
  */
 final class Pairs {
     /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
@@ -38,6 +38,9 @@ final class Pairs {
     private static final Comparator<Fixes.Made> HARMFUL = Comparator.comparing(
                     (Fixes.Made made) -> !made.fix().restores())
             .thenComparing(Fixes.Made::fix, Fixes.RANK);
+    private static final Comparator<Fixes.Made> MOST_WORTH = Comparator.comparing(
+                    (Fixes.Made made) -> -made.fix().merit().worth())
+            .thenComparing(Fixes.Made::fix, Fixes.RANK);
     private static final Comparator<Fixes.Made> PARTIAL = Comparator.comparing(Fixes.Made::fix, Fixes.RANK);
 
     private final Fixes fixes;
@@ -47,6 +50,8 @@ final class Pairs {
     private final List<Fixes.Made> harmful = new ArrayList<>();
 
     private final List<Fixes.Made> partial = new ArrayList<>();
+    /** What clears a part, and causes something bad that the second change may take back. */
+    private final List<Fixes.Made> causing = new ArrayList<>();
 
     /** The fixes so far, best first. */
     private final List<Fix> found;
@@ -76,8 +81,9 @@ final class Pairs {
             keep(harmful, made, HARMFUL);
         } else {
             Finding left = left(made);
-            if (left != null && made.fix().merit().bad() == (isTraded(left) ? 1 : 0) && differs(left, made.after())) {
-                keep(partial, made, PARTIAL);
+            if (left != null && differs(left, made.after())) {
+                boolean causes = made.fix().merit().bad() > (isTraded(left) ? 1 : 0);
+                keep(causes ? causing : partial, made, causes ? MOST_WORTH : PARTIAL);
             }
         }
     }
@@ -162,6 +168,9 @@ final class Pairs {
                         FAR_MORE * alone.merit().worth());
             }
         }
+        if (!single) {
+            causing.forEach(this::complete);
+        }
     }
 
     /** The best pair of a change that clears the finding and does harm, with one that makes up for that; null if there is none. */
@@ -169,6 +178,15 @@ final class Pairs {
     Fix completed(Fixes.Made first) {
         complete(first, caused(first), 0);
         return found.isEmpty() ? null : found.getFirst();
+    }
+
+    /** Where one isn't enough, tries what clears a part and far more besides, though it causes something bad. */
+    private void complete(Fixes.Made first) {
+        Finding left = left(first);
+        int worth = found.isEmpty() ? 0 : found.getFirst().merit().worth();
+        if (left != null && FAR_MORE * first.fix().merit().worth() > worth) {
+            complete(first, seconds(first, List.of(left)), worth);
+        }
     }
 
     /** Those that only turn switches and levels. */
