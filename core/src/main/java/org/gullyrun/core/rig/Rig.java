@@ -163,7 +163,12 @@ public final class Rig {
     /** The name of the element with this id; the id itself if there is none such. */
     public String name(String id) {
         Element found = find(id);
-        return found == null ? id : found.kind() == Kind.ENTRY ? Sentences.entryName(this, found) : found.name();
+        if (found == null) {
+            return id;
+        }
+        return found.kind() == Kind.ENTRY
+                ? Sentences.entryName(this, found)
+                : found.kind() == Kind.APP_OUTPUT ? OutputNames.alone(this, found) : found.name();
     }
 
     @Override

@@ -25,6 +25,9 @@ public final class Sentences {
             case Change.Add(Element what)
             when what.kind() == Kind.INPUT ->
                 "In " + rig.program(what).name() + ", add an input that captures " + what.name() + onTracks(rig, what);
+            case Change.Add(Element what) when what.kind() == Kind.APP_OUTPUT -> "Add " + OutputNames.whole(rig, what);
+            case Change.Remove(Element what)
+            when what.kind() == Kind.APP_OUTPUT -> "Remove " + OutputNames.whole(rig, what);
             case Change.Add(Element what) -> "Add the " + noun(rig, what);
             case Change.Remove(Element what) -> "Remove the " + noun(rig, what);
             case Change.Set(String id, Setting<?> setting, Object from, Object to) ->
@@ -42,8 +45,9 @@ public final class Sentences {
         if (element.kind() == Kind.ENTRY && !(change instanceof Change.Set)) {
             return program.name() + " · " + sceneOf(rig, element);
         }
-        String part = program == element || beginsWith(element.name(), program.name())
-                ? element.name()
+        boolean isOnly = OutputNames.isOnly(rig, element);
+        String part = program == element || isOnly || beginsWith(element.name(), program.name())
+                ? (isOnly ? program : element).name()
                 : program.name() + " · " + noun(rig, element);
         return change instanceof Change.Set set ? part + " · " + label(rig, element, set.setting()) : part;
     }
@@ -96,9 +100,14 @@ public final class Sentences {
         if (template.isEmpty() || (to == Unknown.UNKNOWN && !plainFlag)) {
             Element program = rig.program(element);
             String where = program == element ? "" : "In " + program.name() + ", ";
-            String sentence = where + "set the " + label(rig, element, setting) + " of "
-                    + (program == element ? element.name() : noun(rig, element)) + " to " + words(rig, setting, to);
+            String of = program == element ? element.name() : noun(rig, element);
+            String sentence = where + "set the " + label(rig, element, setting)
+                    + (OutputNames.isOnly(rig, element) ? "" : " of " + of) + " to " + words(rig, setting, to);
             return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+        }
+        if (setting.equals(Applications.PROGRAM_CHOICE) && !OutputNames.isOnly(rig, element)) {
+            return "In " + rig.program(element).name() + ", choose " + words(rig, setting, to) + " for "
+                    + OutputNames.noun(rig, element);
         }
         return fill(
                 template,
@@ -193,6 +202,9 @@ public final class Sentences {
     public static String noun(Rig rig, Element element) {
         if (element.kind() == Kind.ENTRY) {
             return entryName(rig, element);
+        }
+        if (element.kind() == Kind.APP_OUTPUT) {
+            return OutputNames.noun(rig, element);
         }
         return Capabilities.isNamedAlone(element.kind())
                 ? element.name()

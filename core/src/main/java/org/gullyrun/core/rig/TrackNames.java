@@ -37,8 +37,8 @@ final class TrackNames {
         return PLACE.matcher(name).matches();
     }
 
-    /** The place of a track among those of its output, in words. */
-    private static String ordinal(int before) {
+    /** A place in a row, in words, by how many stand before it. */
+    static String ordinal(int before) {
         if (before < ORDINALS.size()) {
             return ORDINALS.get(before);
         }

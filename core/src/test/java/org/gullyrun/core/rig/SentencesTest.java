@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Random;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.sample.SampleShow;
@@ -125,6 +126,31 @@ class SentencesTest {
         if (change != null) {
             assertEquals(sentence, Sentences.say(GOOD, change));
         }
+    }
+
+    @Test
+    void theOutputOfAProgramIsNeverCalledByItsId() {
+        Rig one = Changes.apply(
+                GOOD,
+                List.of(Objects.requireNonNull(Change.set(GOOD, "huddlewick-out", Common.name(Kind.APP_OUTPUT), ""))));
+        Rig two = Changes.apply(
+                one,
+                List.of(new Change.Add(
+                        Element.of(Kind.APP_OUTPUT, "rings").with(Applications.OUTPUT_OF, "huddlewick"))));
+        Rig named = Changes.apply(
+                two, List.of(Objects.requireNonNull(Change.set(two, "rings", Common.name(Kind.APP_OUTPUT), "Rings"))));
+        assertEquals("In Huddlewick, set the output level to -3 dB", level(one, "huddlewick-out"));
+        assertEquals("In Huddlewick, set the output level of the first output to -3 dB", level(two, "rings"));
+        assertEquals("In Huddlewick, set the output level of output Rings to -3 dB", level(named, "rings"));
+        Change plays = Objects.requireNonNull(Change.set(two, "rings", Applications.PROGRAM_CHOICE, Choice.to("tern")));
+        assertEquals("In Huddlewick, choose Tern headset for the first output", Sentences.say(two, plays));
+        assertEquals("Huddlewick · the first output · plays to", Sentences.where(two, plays));
+        assertEquals("Remove the first output of Huddlewick", Sentences.say(two, new Change.Remove(two.get("rings"))));
+        assertEquals("output of Huddlewick", one.name("huddlewick-out"));
+    }
+
+    private static String level(Rig rig, String output) {
+        return Sentences.say(rig, Objects.requireNonNull(Change.set(rig, output, Applications.OUTPUT_LEVEL, -3.0)));
     }
 
     @ParameterizedTest
