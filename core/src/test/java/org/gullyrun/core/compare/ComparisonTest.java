@@ -87,7 +87,7 @@ class ComparisonTest {
         for (String fact : List.of(
                 "Orrery · input All of default · on program: no → yes",
                 "Desk PC · playback default: Plover, play side → Mole speakers",
-                "Huddlewick output · plays to: Tern headset → the default",
+                "Huddlewick · plays to: Tern headset → the default",
                 "Heron, record side · rate: 48 kHz → 44.1 kHz",
                 "Orrery · scene Panel: now has the copy of House sound",
                 "Orrery · scene Sky: no longer has Charts",

@@ -94,7 +94,7 @@ class PractitionersFixTest {
                     strip-talk/crossings:bus-ears=false | In Brookdesk, switch strip Talk onto bus Ears
                     strip-shows/crossings:bus-ears=false | In Brookdesk, switch strip Shows onto bus Ears
                     in-guests/cue=true                | In Orrery, take input Guests off cue
-                    chimewire-out/level=-40           | In Chimewire, set the output level of output Chimewire output to 0 dB
+                    chimewire-out/level=-40           | In Chimewire, set the output level to 0 dB
                     in-chimes/cue=true in-default/cue=true | In Orrery, take input Chimes off cue and take input All of default off cue
                     strip-host/crossings:bus-ears=true bus-ears/target=plover-play | In Brookdesk, send bus Ears to Tern headset and switch strip Host off bus Ears
                     desk-pc/playback=brookdesk-music strip-shows/crossings:bus-dome=false | In Pagewell, choose Plover, play side as the output; in Brookdesk, switch strip Shows onto bus Dome
