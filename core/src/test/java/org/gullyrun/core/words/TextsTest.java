@@ -4,7 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.ExamplePair;
 import org.gullyrun.core.audit.Finding;
@@ -86,7 +88,11 @@ class TextsTest {
 
     private void fixes(Reading reading) {
         Fixes fixes = new Fixes(AUDIT.quick());
+        Set<String> rules = new HashSet<>(); // what fixes findings of one rule is said in the same words
         for (Finding finding : reading.findings()) {
+            if (!rules.add(finding.rule())) {
+                continue;
+            }
             for (Fix fix : fixes.find(reading, finding, () -> false)) {
                 texts.add(fix.sentence());
                 texts.add(fix.price());
