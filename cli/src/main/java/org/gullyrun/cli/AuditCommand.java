@@ -10,13 +10,13 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Judgement;
-import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.intake.QuestionOrder;
 import org.gullyrun.core.repair.Repair;
+import org.gullyrun.core.repair.RepairCauses;
 import org.gullyrun.core.rig.Dangling;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -77,8 +77,9 @@ final class AuditCommand implements Callable<Integer> {
                 .filter(f -> f.scenes().isEmpty() || f.scenes().stream().anyMatch(opened.scenes()::contains))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
-        RootCauses.Found found = causes ? causes(opened) : RootCauses.Found.NOTHING;
-        List<Repair> ways = causes && found.done() ? RepairCommand.ways(opened, Set.of(), CAUSES_SECONDS) : List.of();
+        RootCauses.Found first = causes ? causes(opened) : RootCauses.Found.NOTHING;
+        List<Repair> ways = causes && first.done() ? RepairCommand.ways(opened, Set.of(), CAUSES_SECONDS) : List.of();
+        RootCauses.Found found = ways.isEmpty() ? first : agreed(opened, first, ways.getFirst());
         FindingFixes each = fixes ? FindingFixes.of(opened, findings, FIXES_SECONDS) : FindingFixes.NONE;
         if (json) {
             out.print(Json.write(AuditJson.of(opened, findings, found, ways, each)) + "\n");
@@ -92,19 +93,34 @@ final class AuditCommand implements Callable<Integer> {
         return bad ? Exit.FINDINGS : Exit.OK;
     }
 
-    /** The root causes, or none if they weren't asked for. */
+    /** The root causes. */
     private static RootCauses.Found causes(CaseArgument.Opened opened) {
-        Audit quick = RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
-                .quick();
-        Reading reading = quick.read(opened.survey().rig(), opened.what().brief());
+        Audit quick = quick(opened);
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return RootCauses.of(
                 quick,
                 opened.what().goodRig(opened.survey().id()),
-                reading,
+                quick.read(opened.survey().rig(), opened.what().brief()),
                 () -> false,
                 () -> System.nanoTime() > until,
                 progress -> {});
+    }
+
+    /** The root causes as the repair of the whole has them, where that does better. */
+    private static RootCauses.Found agreed(CaseArgument.Opened opened, RootCauses.Found first, Repair repair) {
+        Audit quick = quick(opened);
+        long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
+        return new RepairCauses(
+                        quick,
+                        opened.what().goodRig(opened.survey().id()),
+                        quick.read(opened.survey().rig(), opened.what().brief()),
+                        () -> System.nanoTime() > until)
+                .better(first, repair);
+    }
+
+    private static Audit quick(CaseArgument.Opened opened) {
+        return RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
+                .quick();
     }
 
     /** Prints findings as they would be read aloud, worst first. */

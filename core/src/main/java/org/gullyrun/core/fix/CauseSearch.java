@@ -1,7 +1,6 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,7 +19,6 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.RootCauses.Found;
 import org.gullyrun.core.fix.RootCauses.Group;
 import org.gullyrun.core.fix.RootCauses.Progress;
-import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,11 +36,6 @@ final class CauseSearch {
     /** So many candidates are made at a time: what comes next in turn is mostly needed too. */
     private static final int AT_A_TIME = 2;
 
-    /** A change that only goes with a second has to clear so many times as much as the best single one. */
-    private static final int FAR_MORE = 2;
-    /** What a critical or major finding counts, where another counts one. */
-    private static final int BAD = 1000;
-
     private final Audit audit;
     private final Reading first;
     private final BooleanSupplier cancelled;
@@ -51,40 +44,29 @@ final class CauseSearch {
     private final List<Finding>
             wanted; // at first, and what was missing unseen: what only rose later belongs to no group
 
-    private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
-    private final Set<List<Change>> useless = new HashSet<>();
-
-    private final Set<String> seen = new HashSet<>();
     private final Set<String> told = new HashSet<>();
     private final List<Group> groups = new ArrayList<>();
     private final Fixes fixes;
     private final Trials trials;
-    /** The search ends when more bad findings than this have no fix. */
-    private final int mostLeft;
-
-    private int thought;
-    private int withoutFix;
-    private AffectedFindings touched;
-    private Map<String, Finding> open;
+    private final CauseIdeas ideas;
 
     CauseSearch(
             Fixes fixes,
             Reading reading,
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
-            int mostLeft,
+            CauseIdeas.Bounds bounds,
             Consumer<Found> progress) {
-        this.mostLeft = mostLeft;
         this.audit = fixes.audit();
         this.first = reading;
-        this.touched = new AffectedFindings(reading);
         this.cancelled = () -> cancelled.getAsBoolean() || outOfTime.getAsBoolean();
         this.fixes = fixes;
         this.trials = new Trials(fixes, reading, this.cancelled);
         this.outOfTime = outOfTime;
         this.progress = progress;
-        this.open = open(reading);
-        this.wanted = new ArrayList<>(open.values());
+        this.ideas = new CauseIdeas(fixes, trials, bounds, this.cancelled);
+        ideas.open(reading, open(reading));
+        this.wanted = new ArrayList<>(ideas.open().values());
     }
 
     /** The findings that still want a change, by identity. */
@@ -103,7 +85,7 @@ final class CauseSearch {
             CauseCandidate best = best();
             if (best == null) {
                 List<Finding> left = wanted.stream()
-                        .filter(f -> open.containsKey(f.identity()))
+                        .filter(f -> ideas.open().containsKey(f.identity()))
                         .toList();
                 return new Found(groups, left, ended(Progress.DONE));
             }
@@ -124,34 +106,32 @@ final class CauseSearch {
 
     /** Takes a change for the next round; not one that only clears what others have caused, as it would not be listed. */
     private boolean take(CauseCandidate best, Fix fix) {
-        Set<String> before = open.keySet();
+        Set<String> before = ideas.open().keySet();
         Map<String, Finding> after = open(trials.after(best));
         List<Finding> gone = wanted.stream()
                 .filter(f -> before.contains(f.identity())
                         && (fix.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
                 .toList();
         if (gone.isEmpty()) {
-            known.remove(best.changes);
-            useless.add(best.changes);
+            ideas.ruleOut(best);
             return false;
         }
         trials.take(best);
-        touched = new AffectedFindings(trials.now());
         gone.forEach(f -> told.add(f.identity())); // what is down to minor counts as cleared, once
         told.forEach(after::remove);
         after.values().stream()
                 .filter(f ->
                         !wanted.contains(f) && !before.contains(f.identity()) && first.lackedUnseen(trials.now(), f))
                 .forEach(wanted::add);
-        open = after;
-        known.remove(best.changes);
-        for (CauseCandidate option : known.values()) {
+        ideas.open(trials.now(), after);
+        ideas.taken(best);
+        for (CauseCandidate option : ideas.known()) {
             option.stuck = option.brings() && !best.concernsAlike(option);
             if (!option.stuck) {
                 option.afterOthers.clear();
             }
             option.after = null;
-            weigh(option);
+            ideas.weigh(option);
         }
         groups.add(new Group(fix, gone, best.alone == null ? alone(best) : best.alone));
         return true;
@@ -166,7 +146,7 @@ final class CauseSearch {
     /** Sets aside those of some candidates that are certain to lose a must; whether there was one. */
     private boolean lose(List<CauseCandidate> candidates) {
         List<CauseCandidate> lost = trials.lose(candidates);
-        lost.forEach(this::weigh);
+        lost.forEach(ideas::weigh);
         return !lost.isEmpty();
     }
 
@@ -175,26 +155,26 @@ final class CauseSearch {
         List<CauseCandidate> made = trials.make(candidates);
         for (CauseCandidate candidate : made) {
             if (trials.isMade(candidate) && candidate.fix == null) {
-                known.remove(candidate.changes);
+                ideas.drop(candidate);
             }
-            weigh(candidate);
+            ideas.weigh(candidate);
         }
         trials.keep(made);
     }
 
     /** The change that clears most of what is open, verified on the rig as it stands; null if none clears anything. */
     private @Nullable CauseCandidate best() {
-        lookAtTheRest();
+        ideas.lookAtTheRest();
         Set<CauseCandidate> blocked = Collections.newSetFromMap(new IdentityHashMap<>());
-        known.values().stream().filter(o -> o.stuck).forEach(blocked::add);
+        ideas.known().stream().filter(o -> o.stuck).forEach(blocked::add);
         while (!cancelled.getAsBoolean()) {
-            List<CauseCandidate> inTurn = CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o));
+            List<CauseCandidate> inTurn = CauseCandidate.first(ideas.known(), AT_A_TIME, o -> !blocked.contains(o));
             if (inTurn.isEmpty()) {
-                if (!lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck) && !lookFurther() && !lookAtPairs()) {
+                if (!ideas.lookAtTheRest() && blocked.stream().noneMatch(o -> o.stuck) && !ideas.lookFurther()) {
                     return null;
                 }
                 blocked.removeIf(o -> o.stuck); // nothing else is left: they are looked at once more
-                for (CauseCandidate option : known.values()) {
+                for (CauseCandidate option : ideas.known()) {
                     option.stuck = false;
                     option.afterOthers.clear();
                 }
@@ -205,10 +185,10 @@ final class CauseSearch {
                 continue;
             }
             if (!trials.isMade(top)) {
-                make(CauseCandidate.first(known.values(), AT_A_TIME, o -> !blocked.contains(o) && !trials.isMade(o)));
+                make(CauseCandidate.first(ideas.known(), AT_A_TIME, o -> !blocked.contains(o) && !trials.isMade(o)));
             } else if (!top.brings()) {
                 CauseCandidate before = unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top);
-                if (before == null && lookAtPairsOf(blocked, top)) {
+                if (before == null && ideas.lookAtPairsOf(blocked, top)) {
                     continue;
                 }
                 return before == null ? top : before;
@@ -217,95 +197,6 @@ final class CauseSearch {
             }
         }
         return null;
-    }
-
-    /**
-     * Collects what might clear each finding, and looks again at what nothing known clears: what was cleared may have
-     * hidden what clears it. Whether there was anything to look at.
-     */
-    private boolean lookAtTheRest() {
-        Set<String> cleared = new HashSet<>();
-        known.values().stream().filter(o -> !o.brings()).forEach(o -> cleared.addAll(o.clears()));
-        boolean any = false;
-        for (Finding finding : List.copyOf(open.values())) {
-            if (cancelled.getAsBoolean()) {
-                return any;
-            }
-            String identity = finding.identity();
-            boolean isNew = seen.add(identity);
-            if (isNew || !cleared.contains(identity) && seen.add(identity + "@" + trials.changes())) {
-                collect(finding, cleared);
-                any = true;
-            }
-        }
-        return any;
-    }
-
-    /** Collects what only comes into question where nothing else helps, once for each bad finding; whether there was any. */
-    private boolean lookFurther() {
-        boolean any = false;
-        for (Finding finding : open.values()) {
-            if (finding.isBad() && seen.add(finding.identity() + " further")) {
-                for (List<Change> changes : fixes.lastIdeas(trials.now(), finding)) {
-                    any |= !known.containsKey(changes);
-                    consider(changes, finding);
-                }
-            }
-        }
-        return any;
-    }
-
-    /** Collects the best fix of several changes for each bad finding that nothing clears by itself; whether there was any. */
-    private boolean lookAtPairs() {
-        boolean any = false;
-        for (Finding finding : List.copyOf(open.values())) {
-            if (withoutFix > mostLeft || cancelled.getAsBoolean()) {
-                return false;
-            }
-            if (finding.isBad() && seen.add(finding.identity() + " pairs")) {
-                List<Fix> found = fixes.find(trials.now(), finding, cancelled);
-                if (found.isEmpty()) {
-                    withoutFix++;
-                } else if (!useless.contains(found.getFirst().changes())) {
-                    any |= !known.containsKey(found.getFirst().changes());
-                    consider(found.getFirst().changes(), finding);
-                }
-            }
-        }
-        return any;
-    }
-
-    /**
-     * Collects what clears far more than the best single change once a second one takes back what it brings: of two buses
-     * on each other's devices, say, neither can go back alone. Whether there was any.
-     */
-    private boolean lookAtPairsOf(Set<CauseCandidate> blocked, CauseCandidate instead) {
-        boolean any = false;
-        List<CauseCandidate> large = CauseCandidate.first(
-                blocked,
-                blocked.size(),
-                o -> o.fix != null && o.worth >= FAR_MORE * instead.worth && o.worth - brought(o.fix) > instead.worth);
-        for (CauseCandidate option : large) {
-            Finding finding = open.values().stream()
-                    .filter(f -> option.clears().contains(f.identity()))
-                    .findFirst()
-                    .orElseThrow();
-            Fixes.Made made =
-                    seen.add(option.changes + " pair") ? fixes.made(trials.now(), option.changes, finding) : null;
-            Fix both = made == null
-                    ? null
-                    : new Pairs(fixes, trials.now(), finding, new ArrayList<>(), cancelled, x -> {}).completed(made);
-            if (both != null && !useless.contains(both.changes())) {
-                any |= !known.containsKey(both.changes());
-                consider(both.changes(), finding);
-            }
-        }
-        return any;
-    }
-
-    /** How much what a change brings counts, as what it clears does. */
-    private static int brought(Fix fix) {
-        return BAD * fix.merit().bad();
     }
 
     /**
@@ -321,7 +212,7 @@ final class CauseSearch {
             List<CauseCandidate> small = oneOrTwoOfEach(
                     large,
                     CauseCandidate.first(
-                            known.values(),
+                            ideas.known(),
                             MOST_TRIES - tries,
                             o -> !o.brings() && o.concernsAlike(large) && mayMakeWay(o, large, instead.worth)));
             for (int i = 0; i < small.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
@@ -364,50 +255,6 @@ final class CauseSearch {
             return true;
         }
         Set<String> cleared = large.afterOthers.get(small);
-        return cleared != null && clears(cleared) > worth;
-    }
-
-    /** Collects what might clear a finding, and adds to a set what those might clear. */
-    private void collect(Finding finding, Set<String> cleared) {
-        for (List<Change> changes : fixes.candidates(trials.now(), finding)) {
-            if (useless.contains(changes)) {
-                continue;
-            }
-            CauseCandidate option = consider(changes, finding);
-            if (!option.brings()) {
-                cleared.addAll(option.clears());
-            }
-        }
-    }
-
-    /** A candidate for a finding, weighed by what it may clear. */
-    private CauseCandidate consider(List<Change> changes, Finding finding) {
-        CauseCandidate option =
-                known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++, fixes.restores(c)));
-        if (!trials.isMade(option)) {
-            if (option.fix != null || option.mayClear.isEmpty()) {
-                option.fix = null;
-                option.mayClear.clear();
-                touched.by(changes, open.values()).forEach(f -> option.mayClear.add(f.identity()));
-            }
-            option.mayClear.add(finding.identity());
-            weigh(option);
-        }
-        return option;
-    }
-
-    /** Counts again what a candidate clears of what is still open. */
-    private void weigh(CauseCandidate option) {
-        option.worth = clears(option.clears());
-    }
-
-    /** Bad findings count more than any number of others. */
-    private int clears(Collection<String> identities) {
-        int sum = 0;
-        for (String identity : identities) {
-            Finding finding = open.get(identity);
-            sum += finding == null ? 0 : finding.isBad() ? BAD : 1;
-        }
-        return sum;
+        return cleared != null && ideas.clears(cleared) > worth;
     }
 }

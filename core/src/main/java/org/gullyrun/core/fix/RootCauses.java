@@ -7,6 +7,7 @@ import java.util.function.Consumer;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -116,7 +117,8 @@ public final class RootCauses {
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        return new CauseSearch(new Fixes(audit, knownGood), reading, cancelled, outOfTime, Integer.MAX_VALUE, progress)
+        return new CauseSearch(
+                        new Fixes(audit, knownGood), reading, cancelled, outOfTime, CauseIdeas.Bounds.NONE, progress)
                 .find();
     }
 
@@ -126,6 +128,28 @@ public final class RootCauses {
      * @param mostLeft the search ends when more critical and major findings than this turn out to have no fix
      */
     public static Found of(Fixes fixes, Reading reading, BooleanSupplier cancelled, int mostLeft) {
-        return new CauseSearch(fixes, reading, cancelled, () -> false, mostLeft, progress -> {}).find();
+        return new CauseSearch(
+                        fixes,
+                        reading,
+                        cancelled,
+                        () -> false,
+                        new CauseIdeas.Bounds(mostLeft, List.of()),
+                        progress -> {})
+                .find();
+    }
+
+    /**
+     * The same where some changes have been agreed on: these are taken, in the order of how much each fixes, before others
+     * for what they leave.
+     */
+    public static Found of(Fixes fixes, Reading reading, BooleanSupplier cancelled, List<Change> agreed) {
+        return new CauseSearch(
+                        fixes,
+                        reading,
+                        cancelled,
+                        () -> false,
+                        new CauseIdeas.Bounds(Integer.MAX_VALUE, agreed),
+                        progress -> {})
+                .find();
     }
 }

@@ -23,6 +23,7 @@ import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.RigTooLarge;
+import org.gullyrun.core.repair.RepairCauses;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -301,6 +302,12 @@ final class Analysis implements AutoCloseable {
                 turn,
                 () -> RootCauses.of(
                         audit, good, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show));
+        RepairCauses repair =
+                new RepairCauses(audit, good, reading, () -> isOver(turn, newest) || System.nanoTime() > until);
+        if (found.done() && RepairCauses.mayDoBetter(found)) {
+            show.accept(new RootCauses.Found(found.groups(), List.of(), RootCauses.Progress.WORKING));
+            found = repair.better(found);
+        }
         if (found.ended()) {
             show.accept(found);
         }

@@ -1,0 +1,91 @@
+package org.gullyrun.core.repair;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.fix.Fixes;
+import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.fix.Together;
+import org.gullyrun.core.intake.StartingRigs;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.sample.SampleShow;
+import org.junit.jupiter.api.Test;
+
+class RepairCausesTest {
+    private static final Audit AUDIT = RuleCatalogue.usual().quick();
+
+    private static RootCauses.Found causes(Reading reading) {
+        return RootCauses.of(AUDIT, reading, () -> false, x -> {});
+    }
+
+    @Test
+    void whereTheFirstCauseIsADetourTheRepairHasTheCauses() {
+        StartingRigs.Starting panel = StartingRigs.all().stream()
+                .filter(s -> s.title().contains("panel"))
+                .findFirst()
+                .orElseThrow();
+        Rig well = panel.rig();
+        Rig broken = Changes.apply(
+                well,
+                List.of(
+                        Objects.requireNonNull(Change.set(well, "thrush-microphone", Devices.MUTED, true)),
+                        Objects.requireNonNull(Change.set(well, "mixer-to-first-call", Devices.LEVEL, -40.0)),
+                        Objects.requireNonNull(Change.set(well, "host", Mixers.FEED, Choice.to("mixer-to-the-show")))));
+        Reading reading = AUDIT.read(broken, panel.brief());
+        Set<String> before = WholeRepair.bad(AUDIT, AUDIT.read(well, panel.brief()));
+        RootCauses.Found first = causes(reading);
+        assertTrue(RepairCauses.mayDoBetter(first));
+        assertFalse(first.left().isEmpty(), "the strip is muted, and what it should bring stays missing");
+
+        RootCauses.Found better = new RepairCauses(AUDIT, null, reading, () -> false).better(first);
+        assertEquals(
+                new HashSet<>(Changes.between(broken, well)),
+                new HashSet<>(Together.of(broken, better.groups())),
+                "exactly what was planted is taken back");
+        assertEquals(before, WholeRepair.bad(AUDIT, AUDIT.read(well, panel.brief())));
+        assertTrue(better.done() && better.left().isEmpty());
+        assertSame(first, new RepairCauses(AUDIT, null, reading, () -> true).better(first), "cancelled");
+    }
+
+    @Test
+    void whereNothingCanBeDoneBetterTheCausesStayAsTheyAre() {
+        Case show = SampleShow.make();
+        Reading found =
+                AUDIT.read(show.survey(SampleShow.AS_FOUND).orElseThrow().rig(), show.brief());
+        RootCauses.Found causes = causes(found);
+        assertFalse(RepairCauses.mayDoBetter(causes));
+        assertSame(causes, new RepairCauses(AUDIT, null, found, () -> false).better(causes));
+    }
+
+    @Test
+    void whatWasAgreedOnComesBeforeAllElseThoughOtherChangesFixMoreAtOnce() {
+        Case show = SampleShow.make();
+        Rig rig = show.survey(SampleShow.AS_FOUND).orElseThrow().rig();
+        Reading found = AUDIT.read(rig, show.brief());
+        RootCauses.Found causes = causes(found);
+        List<Change> agreed = List.copyOf(causes.groups().getLast().fix().changes());
+        List<Change> other = causes.groups().get(3).fix().changes();
+        RootCauses.Found by = RootCauses.of(new Fixes(AUDIT), found, () -> false, other);
+        assertEquals(other, by.groups().getFirst().fix().changes());
+        assertEquals(
+                new HashSet<>(Together.of(rig, causes.groups())),
+                new HashSet<>(Together.of(rig, by.groups())),
+                "then everything is looked for as ever");
+        assertFalse(agreed.isEmpty());
+    }
+}
