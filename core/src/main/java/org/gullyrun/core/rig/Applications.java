@@ -67,7 +67,8 @@ public final class Applications {
     public static final Setting<Boolean> RUNNING =
             Common.flag(K, "running", "running", true).says("Start {name}", "Close {name}");
     /** Whether it plays sound now. What is silent is in no list of captured programs. */
-    public static final Setting<Boolean> SOUNDING = Common.flag(K, "sounding", "sounding", true);
+    public static final Setting<Boolean> SOUNDING =
+            Common.flag(K, "sounding", "sounding", true).says("Start playback in {name}", "Stop playback in {name}");
     /** Level in dB of all that it plays. */
     public static final Setting<Double> LEVEL = Common.gain(K, "level", "level");
     /** Whether all that it plays is muted. */
@@ -91,13 +92,15 @@ public final class Applications {
     public static final Setting<Boolean> MAY_LISTEN = Common.flag(K, "mayUseMicrophones", "may use microphones", true)
             .says("Allow {name} to use microphones", "Block {name} from using microphones");
     /** Whether what it hears goes into its outputs too. */
-    public static final Setting<Boolean> PASSES_ON = Common.flag(K, "passesInputOn", "passes its input on", false);
+    public static final Setting<Boolean> PASSES_ON = Common.flag(K, "passesInputOn", "passes its input on", false)
+            .says("Have {name} pass its input on", "Stop {name} from passing its input on");
     /** Gain in dB of what it passes on. */
     public static final Setting<Double> PASS_GAIN = Common.gain(K, "passGain", "gain of what it passes on");
     /** Latency in ms of what it passes on. */
     public static final Setting<Double> PASS_LATENCY = Common.time(K, "passLatency", "latency of what it passes on");
     /** Whether a call drops music and carries voices only. */
-    public static final Setting<Boolean> VOICE_ONLY = Common.flag(K, "voiceOnly", "carries voice only", false);
+    public static final Setting<Boolean> VOICE_ONLY = Common.flag(K, "voiceOnly", "carries voice only", false)
+            .says("Have {name} carry voices only", "Have {name} carry all sound, not only voices");
     /** Whether a call removes its own far end from what the microphone picks up. */
     public static final Setting<Boolean> CANCELS_ECHO = Common.flag(K, "cancelsEcho", "cancels echo", true)
             .says("In {name}, switch echo cancelling on", "In {name}, switch echo cancelling off");
@@ -106,8 +109,11 @@ public final class Applications {
             K, "whenGone", "when its device is gone", new ValueType.Word<>(WhenGone.class), WhenGone.DEFAULT);
 
     /** Whether the service of a call lets those in it hear each other. */
-    public static final Setting<Boolean> PASSES_GUESTS =
-            Common.flag(K, "passesGuestsOn", "lets those in a call hear each other", true);
+    public static final Setting<Boolean> PASSES_GUESTS = Common.flag(
+                    K, "passesGuestsOn", "lets those in a call hear each other", true)
+            .says(
+                    "Have {name} let those in a call hear each other",
+                    "Have {name} keep those in a call from hearing each other");
     /** Whether the program itself lets one choose where it plays; if not, the system's setting is what can be changed. */
     public static final Setting<Boolean> HAS_OUTPUT_CHOICE =
             Common.flag(K, "hasOutputChoice", "lets one choose its output", true);

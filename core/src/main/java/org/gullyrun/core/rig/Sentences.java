@@ -101,7 +101,8 @@ public final class Sentences {
             Element program = rig.program(element);
             String where = program == element ? "" : "In " + program.name() + ", ";
             String of = program == element ? element.name() : noun(rig, element);
-            String sentence = where + "set the " + label(rig, element, setting)
+            String label = label(rig, element, setting);
+            String sentence = where + "set " + (to instanceof Boolean ? "“" + label + "”" : "the " + label)
                     + (OutputNames.isOnly(rig, element) ? "" : " of " + of) + " to " + words(rig, setting, to);
             return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
         }

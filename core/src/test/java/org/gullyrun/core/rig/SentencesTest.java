@@ -117,6 +117,9 @@ class SentencesTest {
                     in-music   | tracks:2             | true  | In Orrery, put input Music on track archive
                     in-music   | muted                | true  | In Orrery, mute input Music
                     brookdesk  | startsWithMachine    | false | Don't start Brookdesk with the computer
+                    farcall    | passesInputOn        | false | Stop Farcall from passing its input on
+                    farcall    | voiceOnly            | true  | Have Farcall carry voices only
+                    brookdesk  | hardware             | true  | Set “hardware” of Brookdesk to yes
                     out-live   | active               | false | In Orrery, stop output Live stream
                     """)
     void aChangeIsSaidAsATechnicianWould(String element, String key, boolean to, String sentence) {
