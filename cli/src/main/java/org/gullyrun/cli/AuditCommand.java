@@ -154,8 +154,8 @@ final class AuditCommand implements Callable<Integer> {
         }
         if (causes.ended() && !causes.groups().isEmpty()) {
             out.println();
-            out.println(causes.groups().size() + (causes.groups().size() == 1 ? " change fixes " : " changes fix ")
-                    + causes.cleared() + " of them, applied one after the other:");
+            out.println(causes.changes() + (causes.changes() == 1 ? " change fixes " : " changes fix ")
+                    + causes.cleared() + " of them" + (causes.changes() == 1 ? ":" : ", applied one after the other:"));
             causes.groups()
                     .forEach(g -> out.println("  " + g.fix().sentence() + " (" + g.price()
                             + (g.standsAlone() ? ")" : ", after those above)")));

@@ -135,24 +135,31 @@ final class CauseIdeas {
         return true;
     }
 
-    /** Collects the agreed changes that are left, alone, two at a time and all at once; whether there was any. */
+    /** Collects the agreed changes that are left: each alone, else two at a time, else all at once; whether there was any. */
     private boolean lookAtSeveralOf(List<Change> rest) {
-        Finding worst =
-                open.values().stream().filter(Finding::isBad).findFirst().orElse(null);
-        if (worst == null || !seen.add("several@" + trials.changes())) {
-            return false;
-        }
-        List<List<Change>> all = new ArrayList<>();
-        rest.forEach(change -> all.add(List.of(change)));
+        List<List<Change>> two = new ArrayList<>();
         for (int i = 0; i < rest.size() && rest.size() <= MOST_IN_PAIRS; i++) {
             for (int k = i + 1; k < rest.size(); k++) {
-                all.add(List.of(rest.get(i), rest.get(k)));
+                two.add(List.of(rest.get(i), rest.get(k)));
             }
         }
-        all.add(List.copyOf(rest));
-        all.removeIf(changes -> changes.isEmpty() || known.containsKey(changes) || useless.contains(changes));
-        all.forEach(changes -> consider(changes, worst));
-        return !all.isEmpty();
+        return consider("one", rest.stream().map(List::of).toList())
+                || consider("two", two)
+                || consider("all", List.of(List.copyOf(rest)));
+    }
+
+    /** Collects some candidates for the worst that is open, once after each change that was taken; whether there was any. */
+    private boolean consider(String which, List<List<Change>> some) {
+        Finding worst =
+                open.values().stream().filter(Finding::isBad).findFirst().orElse(null);
+        if (worst == null || !seen.add(which + "@" + trials.changes())) {
+            return false;
+        }
+        List<List<Change>> fresh = some.stream()
+                .filter(changes -> !changes.isEmpty() && !known.containsKey(changes) && !useless.contains(changes))
+                .toList();
+        fresh.forEach(changes -> consider(changes, worst));
+        return !fresh.isEmpty();
     }
 
     private boolean lookAtLastIdeas() {

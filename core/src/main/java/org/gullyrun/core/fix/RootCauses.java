@@ -86,6 +86,11 @@ public final class RootCauses {
             return state != Progress.WORKING;
         }
 
+        /** How many changes they are. */
+        public int changes() {
+            return groups.stream().mapToInt(g -> g.fix().changes().size()).sum();
+        }
+
         /** How many findings the changes clear. */
         public int cleared() {
             return groups.stream().mapToInt(g -> g.findings().size()).sum();

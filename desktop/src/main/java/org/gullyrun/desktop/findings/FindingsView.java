@@ -181,7 +181,7 @@ public final class FindingsView extends ScrollPane {
         if (!causes.ended() || state.alerts().causesOld() || causes.groups().isEmpty()) {
             return above + (above == 1 ? " finding" : " findings");
         }
-        int changes = causes.groups().size();
+        int changes = causes.changes();
         long cleared = causes.groups().stream()
                 .flatMap(g -> g.findings().stream())
                 .filter(f -> findings.stream().anyMatch(now -> now.identity().equals(f.identity())))
