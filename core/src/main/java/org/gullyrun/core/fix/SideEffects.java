@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
 
 /** What else listeners notice of a change: deliveries that were good and change, and those that newly arrive. */
@@ -92,15 +93,16 @@ public final class SideEffects {
     private static Effect effect(CellReading a, CellReading b) {
         String pair = a.outlet().name();
         String source = a.source().name();
+        String gets = Sentences.verb(pair, " gets ", " get ");
         if (!b.delivery().arrives()) {
-            return new Effect(pair + " loses " + source, Sort.LESS);
+            return new Effect(pair + Sentences.verb(pair, " loses ", " lose ") + source, Sort.LESS);
         }
         if (!a.delivery().arrives()) {
-            return new Effect(pair + " newly gets " + source, Sort.NEW);
+            return new Effect(pair + " newly" + gets + source, Sort.NEW);
         }
         double by = b.delivery().strength() - a.delivery().strength();
         boolean louder = by > NOTICED;
         String how = louder ? " louder" : by < -NOTICED ? " fainter" : " another way";
-        return new Effect(pair + " gets " + source + how, louder ? Sort.LOUDER : Sort.LESS);
+        return new Effect(pair + gets + source + how, louder ? Sort.LOUDER : Sort.LESS);
     }
 }

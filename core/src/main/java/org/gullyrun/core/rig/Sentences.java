@@ -11,6 +11,9 @@ public final class Sentences {
     private static final Pattern BRACES =
             Pattern.compile("((?:input|track|strip|bus|output|scene|group) )?\\{(name|owner|sub|value)}");
 
+    /** The end of a name that is a plural: an s, but not as in "Bus", "Chorus", "Glass", "News" or "Host's". */
+    private static final Pattern PLURAL = Pattern.compile("(?<!i|u|s|ew|'|’)s\\z", Pattern.CASE_INSENSITIVE);
+
     private Sentences() {}
 
     /** One sentence without a full stop that tells a person to make the change. */
@@ -210,6 +213,11 @@ public final class Sentences {
         return Capabilities.isNamedAlone(element.kind())
                 ? element.name()
                 : called(element.kind().noun(), element.name());
+    }
+
+    /** A verb as it goes with a name: "Live hears", "Guests hear", "Host's ears hear". */
+    public static String verb(String name, String singular, String plural) {
+        return PLURAL.matcher(name.stripTrailing()).find() ? plural : singular;
     }
 
     /** A noun with its article: "a device", "an output". */

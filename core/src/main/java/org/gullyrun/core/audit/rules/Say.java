@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
@@ -18,9 +17,6 @@ import org.gullyrun.core.rig.Sentences;
 
 /** Small pieces of sentences that several rules use. */
 final class Say {
-    /** The end of a name that is a plural: an s, but not as in "Bus", "Chorus", "Glass", "News" or "Host's". */
-    private static final Pattern PLURAL = Pattern.compile("(?<!i|u|s|ew|'|’)s\\z", Pattern.CASE_INSENSITIVE);
-
     private Say() {}
 
     /** A number with no more digits than it deserves, and its unit: "12 ms", "0.8 dB", "−20 dBFS". */
@@ -33,7 +29,12 @@ final class Say {
 
     /** A verb as it goes with a name: "Live hears", "Guests hear", "Host's ears hear". */
     static String verb(String name, String singular, String plural) {
-        return PLURAL.matcher(name.stripTrailing()).find() ? plural : singular;
+        return Sentences.verb(name, singular, plural);
+    }
+
+    /** A noun at the beginning of a sentence. */
+    static String begun(String noun) {
+        return Character.toUpperCase(noun.charAt(0)) + noun.substring(1);
     }
 
     /** The names along a route or circle, in order; the middle of a long one is left out. */
