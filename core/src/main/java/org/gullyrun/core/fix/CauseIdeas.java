@@ -25,15 +25,18 @@ final class CauseIdeas {
     /** Up to so many agreed changes are tried two at a time. */
     private static final int MOST_IN_PAIRS = 12;
 
+    /** After so many findings that nothing fixes, no more are looked at one by one. */
+    private static final int MOST_WITHOUT = 8;
+
     private final Fixes fixes;
     private final Trials trials;
     private final BooleanSupplier cancelled;
+    private final int mostLeft;
     private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
     private final Set<List<Change>> useless = new HashSet<>();
     private final Set<String> seen = new HashSet<>();
     private Map<String, Finding> open = Map.of();
     private AffectedFindings touched;
-    private final int mostLeft;
     /** Of the agreed changes those that were not taken yet; null once any other may be taken too. */
     private @Nullable List<Change> agreed;
 
@@ -58,7 +61,7 @@ final class CauseIdeas {
     CauseIdeas(Fixes fixes, Trials trials, Bounds bounds, BooleanSupplier cancelled) {
         this.fixes = fixes;
         this.trials = trials;
-        this.mostLeft = bounds.mostLeft;
+        this.mostLeft = Math.min(bounds.mostLeft, MOST_WITHOUT);
         this.agreed = bounds.agreed.isEmpty() ? null : new ArrayList<>(bounds.agreed);
         this.cancelled = cancelled;
         this.touched = new AffectedFindings(trials.now());

@@ -38,7 +38,7 @@ final class Pairs {
     private static final Comparator<Fixes.Made> HARMFUL = Comparator.comparing(
                     (Fixes.Made made) -> !made.fix().restores())
             .thenComparing(Fixes.Made::fix, Fixes.RANK);
-    private static final Comparator<Fixes.Made> MOST_WORTH = Comparator.comparing(
+    private static final Comparator<Fixes.Made> MOST_WORTH = Comparator.comparingInt(
                     (Fixes.Made made) -> -made.fix().merit().worth())
             .thenComparing(Fixes.Made::fix, Fixes.RANK);
     private static final Comparator<Fixes.Made> PARTIAL = Comparator.comparing(Fixes.Made::fix, Fixes.RANK);

@@ -40,8 +40,6 @@ public final class WholeRepair {
     private static final int MOST_SERIOUS = 150;
     /** Other changes are tried for at most this long; only a rig with dozens of serious findings needs more than a few seconds. */
     private static final int BETTERING_SECONDS = 20;
-    /** So many findings that root causes leave are looked at one by one. */
-    private static final int MOST_LEFT = 8;
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
