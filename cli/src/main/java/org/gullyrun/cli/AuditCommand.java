@@ -11,7 +11,6 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.UnknownField;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.intake.QuestionOrder;
@@ -95,7 +94,7 @@ final class AuditCommand implements Callable<Integer> {
 
     /** The root causes. */
     private static RootCauses.Found causes(CaseArgument.Opened opened) {
-        Audit quick = quick(opened);
+        Audit quick = RepairCommand.quick(opened);
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return RootCauses.of(
                 quick,
@@ -108,19 +107,13 @@ final class AuditCommand implements Callable<Integer> {
 
     /** The root causes as the repair of the whole has them, where that does better. */
     private static RootCauses.Found agreed(CaseArgument.Opened opened, RootCauses.Found first, Repair repair) {
-        Audit quick = quick(opened);
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return new RepairCauses(
-                        quick,
+                        RepairCommand.quick(opened),
                         opened.what().goodRig(opened.survey().id()),
-                        quick.read(opened.survey().rig(), opened.what().brief()),
+                        repair.before(),
                         () -> System.nanoTime() > until)
                 .better(first, repair);
-    }
-
-    private static Audit quick(CaseArgument.Opened opened) {
-        return RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
-                .quick();
     }
 
     /** Prints findings as they would be read aloud, worst first. */

@@ -110,7 +110,7 @@ final class ReachCommand implements Callable<Integer> {
     }
 
     private static String capital(String words) {
-        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+        return Sentences.capitalized(words);
     }
 
     /** The element, or an error that says how one is given. */

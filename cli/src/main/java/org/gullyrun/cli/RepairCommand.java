@@ -104,7 +104,8 @@ final class RepairCommand implements Callable<Integer> {
         return Exit.OK;
     }
 
-    private static Audit quick(CaseArgument.Opened opened) {
+    /** The audit without the rules that take long. */
+    static Audit quick(CaseArgument.Opened opened) {
         return RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
                 .quick();
     }

@@ -74,13 +74,6 @@ final class CauseCandidate {
                 : Merit.ALIKE.compare(a.fix.merit(), b.fix.merit());
     }
 
-    /** What it sets, whatever to; of what it adds or removes, the change itself. */
-    List<Object> settings() {
-        return changes.stream()
-                .map(c -> c instanceof Change.Set set ? (Object) set.address() : c)
-                .toList();
-    }
-
     /** What it fixes; until it has been made, what it might. */
     Collection<String> clears() {
         return fix == null ? mayClear : fix.cleared();

@@ -15,7 +15,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * What may be root causes of the findings that are open, weighed by how much of that each clears, or might: first what comes
- * from the evidence of each finding, and where that is not enough, what takes two changes.
+ * from the evidence of each finding, and where that is not enough, what takes two changes. Where some changes have been agreed on,
+ * only these, until none of them helps any more.
  */
 final class CauseIdeas {
     /** A change that only goes with a second has to clear so many times as much as the best single one. */
@@ -24,7 +25,6 @@ final class CauseIdeas {
     private static final int BAD = 1000;
     /** Up to so many agreed changes are tried two at a time. */
     private static final int MOST_IN_PAIRS = 12;
-
     /** After so many findings that nothing fixes, no more are looked at one by one. */
     private static final int MOST_WITHOUT = 8;
 
@@ -158,20 +158,30 @@ final class CauseIdeas {
         if (worst == null || !seen.add(which + "@" + trials.changes())) {
             return false;
         }
-        List<List<Change>> fresh = some.stream()
-                .filter(changes -> !changes.isEmpty() && !known.containsKey(changes) && !useless.contains(changes))
-                .toList();
-        fresh.forEach(changes -> consider(changes, worst));
-        return !fresh.isEmpty();
+        boolean any = false;
+        for (List<Change> changes : some) {
+            any |= !changes.isEmpty() && collected(changes, worst);
+        }
+        return any;
     }
 
+    /** Collects a candidate for a finding, unless it has been ruled out; whether it wasn't known yet. */
+    private boolean collected(List<Change> changes, Finding finding) {
+        if (useless.contains(changes)) {
+            return false;
+        }
+        boolean isNew = !known.containsKey(changes);
+        consider(changes, finding);
+        return isNew;
+    }
+
+    /** Collects a choice and a gate at once for each bad finding that nothing else clears; whether there was any. */
     private boolean lookAtLastIdeas() {
         boolean any = false;
         for (Finding finding : open.values()) {
             if (finding.isBad() && seen.add(finding.identity() + " further")) {
                 for (List<Change> changes : fixes.lastIdeas(trials.now(), finding)) {
-                    any |= !known.containsKey(changes);
-                    consider(changes, finding);
+                    any |= collected(changes, finding);
                 }
             }
         }
@@ -189,9 +199,8 @@ final class CauseIdeas {
                 List<Fix> found = fixes.find(trials.now(), finding, cancelled);
                 if (found.isEmpty()) {
                     withoutFix++;
-                } else if (!useless.contains(found.getFirst().changes())) {
-                    any |= !known.containsKey(found.getFirst().changes());
-                    consider(found.getFirst().changes(), finding);
+                } else {
+                    any |= collected(found.getFirst().changes(), finding);
                 }
             }
         }
@@ -221,10 +230,7 @@ final class CauseIdeas {
             Fix both = made == null
                     ? null
                     : new Pairs(fixes, trials.now(), finding, new ArrayList<>(), cancelled, x -> {}).completed(made);
-            if (both != null && !useless.contains(both.changes())) {
-                any |= !known.containsKey(both.changes());
-                consider(both.changes(), finding);
-            }
+            any |= both != null && collected(both.changes(), finding);
         }
         return any;
     }

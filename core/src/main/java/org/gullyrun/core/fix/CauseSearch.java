@@ -19,6 +19,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.RootCauses.Found;
 import org.gullyrun.core.fix.RootCauses.Group;
 import org.gullyrun.core.fix.RootCauses.Progress;
+import org.gullyrun.core.rig.Changes;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -242,10 +243,11 @@ final class CauseSearch {
      * those don't make way, it isn't for want of a device.
      */
     private static List<CauseCandidate> oneOrTwoOfEach(CauseCandidate large, List<CauseCandidate> small) {
-        Map<List<Object>, Integer> met = new HashMap<>();
-        large.afterOthers.keySet().forEach(o -> met.merge(o.settings(), 1, Integer::sum));
+        Map<Set<Object>, Integer> met = new HashMap<>();
+        large.afterOthers.keySet().forEach(o -> met.merge(Changes.places(o.changes), 1, Integer::sum));
         return small.stream()
-                .filter(o -> large.afterOthers.containsKey(o) || met.merge(o.settings(), 1, Integer::sum) <= 2)
+                .filter(o ->
+                        large.afterOthers.containsKey(o) || met.merge(Changes.places(o.changes), 1, Integer::sum) <= 2)
                 .toList();
     }
 

@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,8 +21,7 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
  * otherwise since the rig was well is put back together with what would go wrong by it. Or the first clears a part of it: one
- * of two loops, some of the scenes, one of two switches on the way; and where it clears far more besides, it too may cause
- * something bad. Where one change is enough, such a pair only turns switches and levels back. Cost: an audit for each pair
+ * of two loops, some of the scenes, one of two switches on the way; it may cause something bad that the second takes back. Where one change is enough, such a pair only turns switches and levels back. Cost: an audit for each pair
  * that is tried, of each of these sorts at most 4 first changes with 48 second ones each.
  */
 final class Pairs {
@@ -93,7 +92,8 @@ final class Pairs {
         best.add(made);
         best.sort(order);
         List<Fixes.Made> alike = best.stream()
-                .filter(other -> settings(other).equals(settings(made)))
+                .filter(other -> Changes.places(other.fix().changes())
+                        .equals(Changes.places(made.fix().changes())))
                 .toList();
         if (alike.size() > MOST_ALIKE) {
             best.remove(alike.getLast());
@@ -101,13 +101,6 @@ final class Pairs {
         if (best.size() > MOST_FIRST) {
             best.removeLast();
         }
-    }
-
-    /** What changes set, or add. */
-    private static Set<Object> settings(Fixes.Made made) {
-        return made.fix().changes().stream()
-                .map(change -> change instanceof Change.Set set ? set.address() : change)
-                .collect(Collectors.toSet());
     }
 
     /** What is left of the finding: itself, or what is missing now in some scenes instead of all or the other way round. */
@@ -180,7 +173,7 @@ final class Pairs {
         return found.isEmpty() ? null : found.getFirst();
     }
 
-    /** Where one isn't enough, tries what clears a part and far more besides, though it causes something bad. */
+    /** Tries what clears a part and causes something bad, unless the best so far resolves far more than that does alone. */
     private void complete(Fixes.Made first) {
         Finding left = left(first);
         int worth = found.isEmpty() ? 0 : found.getFirst().merit().worth();

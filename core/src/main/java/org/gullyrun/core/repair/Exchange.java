@@ -14,8 +14,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Betters a repair by doing without one of its changes: what that leaves is repaired otherwise, and the better of both is
- * gone on with until no such exchange betters it; where something is left, two are exchanged as well. What was the best
- * change by itself, as long as another fault was in the way of the right one, is found out so.
+ * gone on with until no such exchange betters it; where something is left, two are exchanged as well. So a change goes
+ * that was only the best one as long as another fault was in the way of the right one.
  *
  * <p>Better is what leaves less, then what has fewer changes, then what takes less to be built anew ({@link Work}). Where nothing is
  * left, only what takes most effort is exchanged. Cost: a repair of the little that is left, for each exchange that is tried; local search

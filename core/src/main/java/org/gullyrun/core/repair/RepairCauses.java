@@ -16,8 +16,8 @@ import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Root causes that agree with the repair of the whole. With several faults at once, what fixes most first may be a detour, which
- * the repair finds out by exchanging its changes: where it leaves less, or does with fewer, its changes are the causes.
+ * Root causes that agree with the repair of the whole. With several faults at once, the change that fixes most may be a detour.
+ * The repair finds that out by exchanging its changes; where it leaves less, or needs fewer, its changes are the causes.
  */
 public final class RepairCauses {
     private final Fixes fixes;
@@ -49,17 +49,15 @@ public final class RepairCauses {
                 || serious(causes).flatMap(g -> g.fix().changes().stream()).anyMatch(RepairCauses::isAdded);
     }
 
-    /** The same by a repair that is still to be found, which takes as long as to plan it. */
+    /** Plans the repair, and takes its changes where they do better. Worth it only where they may ({@link #mayDoBetter}). */
     public RootCauses.Found better(RootCauses.Found causes) {
-        Repair repair = mayDoBetter(causes)
-                ? new WholeRepair(fixes.audit(), knownGood, reading, Conditions.NONE, cancelled)
-                        .knowing(causes)
-                        .best()
-                : null;
+        Repair repair = new WholeRepair(fixes.audit(), knownGood, reading, Conditions.NONE, cancelled)
+                .knowing(causes)
+                .best();
         return repair == null ? causes : better(causes, repair);
     }
 
-    /** The root causes as a repair has them, if it leaves less or does with fewer changes; else those given, or if cancelled. */
+    /** The root causes by the changes of a repair, if these leave less or are fewer; those given if not, and if cancelled. */
     public RootCauses.Found better(RootCauses.Found causes, Repair repair) {
         if (repair.changes().isEmpty() || !mayDoBetter(causes)) {
             return causes;

@@ -17,6 +17,7 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -131,7 +132,7 @@ public final class WorkOrder {
                         : ": " + safe(step.from()) + " → " + safe(step.to()))
                 + "  ");
         String effect = plan.effect(place);
-        lines.add("   " + safe(Character.toUpperCase(effect.charAt(0)) + effect.substring(1)) + ".  ");
+        lines.add("   " + safe(Sentences.capitalized(effect)) + ".  ");
         if (!step.heard().isEmpty()) {
             lines.add("   " + safe(step.heard()) + "  ");
         }

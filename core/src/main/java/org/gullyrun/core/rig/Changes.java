@@ -1,6 +1,7 @@
 package org.gullyrun.core.rig;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.HashSet;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** What can be done with lists of changes: apply, take back, join, and find between two rigs. */
 public final class Changes {
@@ -140,5 +142,12 @@ public final class Changes {
             rig.in(element.id(), kind).forEach(inner -> collect(rig, inner, changes, seen));
         }
         changes.add(new Change.Remove(element));
+    }
+
+    /** What changes set, whatever to; of what they add or remove, the change itself. */
+    public static Set<Object> places(Collection<Change> changes) {
+        return changes.stream()
+                .map(c -> c instanceof Change.Set set ? (Object) set.address() : c)
+                .collect(Collectors.toSet());
     }
 }

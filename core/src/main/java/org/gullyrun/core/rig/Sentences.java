@@ -48,9 +48,9 @@ public final class Sentences {
         if (element.kind() == Kind.ENTRY && !(change instanceof Change.Set)) {
             return program.name() + " · " + sceneOf(rig, element);
         }
-        boolean isOnly = OutputNames.isOnly(rig, element);
-        String part = program == element || isOnly || beginsWith(element.name(), program.name())
-                ? (isOnly ? program : element).name()
+        Element named = OutputNames.isOnly(rig, element) ? program : element;
+        String part = program == named || beginsWith(element.name(), program.name())
+                ? named.name()
                 : program.name() + " · " + noun(rig, element);
         return change instanceof Change.Set set ? part + " · " + label(rig, element, set.setting()) : part;
     }
@@ -107,7 +107,7 @@ public final class Sentences {
             String label = label(rig, element, setting);
             String sentence = where + "set " + (to instanceof Boolean ? "“" + label + "”" : "the " + label)
                     + (OutputNames.isOnly(rig, element) ? "" : " of " + of) + " to " + words(rig, setting, to);
-            return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+            return capitalized(sentence);
         }
         if (setting.equals(Applications.PROGRAM_CHOICE) && !OutputNames.isOnly(rig, element)) {
             return "In " + rig.program(element).name() + ", choose " + words(rig, setting, to) + " for "
@@ -218,6 +218,11 @@ public final class Sentences {
     /** A verb as it goes with a name: "Live hears", "Guests hear", "Host's ears hear". */
     public static String verb(String name, String singular, String plural) {
         return PLURAL.matcher(name.stripTrailing()).find() ? plural : singular;
+    }
+
+    /** The same with a capital, as a sentence begins. */
+    public static String capitalized(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     /** A noun with its article: "a device", "an output". */

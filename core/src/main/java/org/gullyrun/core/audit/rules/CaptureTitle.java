@@ -55,7 +55,7 @@ final class CaptureTitle implements Rule {
                     && input.get(Productions.RECOGNISED) == Productions.Recognised.TITLE) {
                 String program = rig.name(input.or(Productions.APPLICATION, "a program"));
                 String name = Sentences.called("input", input.name());
-                String called = Say.begun(name);
+                String called = Sentences.capitalized(name);
                 findings.add(FindingBuilder.of(id(), Severity.MINOR, input.id())
                         .title(called + " finds " + program + " by its window title only")
                         .plain("When " + program + "'s window title changes, its sound is gone.")

@@ -208,8 +208,8 @@ final class LevelClip implements Rule {
         boolean major = peak > context.thresholds().of(Threshold.CLIP_MAJOR) + 1e-9;
         return FindingBuilder.of(id(), major ? Severity.MAJOR : Severity.MINOR, place)
                 .in(scenes)
-                .title((element.kind() == Kind.OUTLET ? name : Say.begun(name)) + Say.verb(name, " peaks", " peak")
-                        + " at " + Say.of(peak, "dBFS"))
+                .title((element.kind() == Kind.OUTLET ? name : Sentences.capitalized(name))
+                        + Say.verb(name, " peaks", " peak") + " at " + Say.of(peak, "dBFS"))
                 .plain("When everything plays at once, it gets too loud at " + name + ".")
                 .exact(
                         "The sum at " + name + " peaks at " + Say.of(peak, "dBFS") + "; loudest is "

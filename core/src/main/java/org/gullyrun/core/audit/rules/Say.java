@@ -32,11 +32,6 @@ final class Say {
         return Sentences.verb(name, singular, plural);
     }
 
-    /** A noun at the beginning of a sentence. */
-    static String begun(String noun) {
-        return Character.toUpperCase(noun.charAt(0)) + noun.substring(1);
-    }
-
     /** The names along a route or circle, in order; the middle of a long one is left out. */
     static String route(FlowGraph graph, List<Integer> segments) {
         List<String> names = names(graph, segments);
