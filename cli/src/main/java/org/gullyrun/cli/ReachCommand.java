@@ -105,12 +105,8 @@ final class ReachCommand implements Callable<Integer> {
             }
             known.add(setting.key() + (setting.isFamily() ? ":…" : ""));
         }
-        throw new UsageProblem(capital(Sentences.a(element.kind().noun())) + " has no setting '" + wanted
+        throw new UsageProblem(Sentences.capitalized(Sentences.a(element.kind().noun())) + " has no setting '" + wanted
                 + "'. There are: " + String.join(", ", known));
-    }
-
-    private static String capital(String words) {
-        return Sentences.capitalized(words);
     }
 
     /** The element, or an error that says how one is given. */
