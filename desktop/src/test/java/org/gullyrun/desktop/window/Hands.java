@@ -14,7 +14,6 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.testfx.api.FxRobot;
-import org.testfx.api.FxRobotException;
 import org.testfx.robot.Motion;
 import org.testfx.robot.MouseRobot;
 import org.testfx.service.query.NodeQuery;
@@ -81,12 +80,20 @@ final class Hands extends FxRobot {
         }
     }
 
+    /** Follows what moves meanwhile: what was only just added is laid out with the next picture. */
     @Override
     public Hands moveTo(PointQuery where, Motion motion) {
-        Point2D point = where.query();
         MouseRobot mouse = robotContext().getMouseRobot();
-        mouse.moveNoWait(point.subtract(2, 1)); // so that it moves within what it points at, too
-        mouse.move(point);
+        Point2D point = where.query();
+        for (int tries = 0; tries < MOST_TRIES; tries++) {
+            mouse.moveNoWait(point.subtract(2, 1)); // so that it moves within what it points at, too
+            mouse.move(point);
+            Point2D now = where.query();
+            if (now.equals(point)) {
+                break;
+            }
+            point = now;
+        }
         return this;
     }
 
@@ -97,7 +104,7 @@ final class Hands extends FxRobot {
             try {
                 super.clickOn(query, buttons);
                 return this;
-            } catch (FxRobotException | NullPointerException | IndexOutOfBoundsException e) {
+            } catch (RuntimeException e) { // of any sort, and of any wrapped in it
                 if (tries == MOST_TRIES) {
                     throw e;
                 }
