@@ -84,6 +84,16 @@ final class CauseCandidate {
         return loses || fix != null && !fix.isSafe();
     }
 
+    /** How much is built anew for it; see {@link Work}. */
+    int effort() {
+        return work.effort();
+    }
+
+    /** Whether something new has to be built for it. */
+    boolean buildsAnew() {
+        return changes.stream().anyMatch(Work::buildsAnew);
+    }
+
     /** The first so many of some that clear something, in order. */
     static List<CauseCandidate> first(Collection<CauseCandidate> options, int most, Predicate<CauseCandidate> wanted) {
         List<CauseCandidate> first = new ArrayList<>();
@@ -110,11 +120,22 @@ final class CauseCandidate {
         return a.worth != b.worth ? a.worth > b.worth : ORDER.compare(a, b) < 0;
     }
 
-    /** Whether it fixes something of a source or element about which another brings something new. */
+    /** Whether it fixes something of any source or element about which another brings something new. */
+    boolean concernsAnyOf(CauseCandidate large) {
+        return alike(large) > 0;
+    }
+
+    /** Whether it fixes something of each source or element about which another brings something bad. */
     boolean concernsAlike(CauseCandidate large) {
-        return large.fix != null
-                && large.fix.created().stream()
-                        .allMatch(c -> clears().stream().anyMatch(f -> about(f).equals(about(c))));
+        return large.fix != null && alike(large) >= large.fix.merit().bad(); // minor ones are among those created
+    }
+
+    private long alike(CauseCandidate large) {
+        return large.fix == null
+                ? 0
+                : large.fix.created().stream()
+                        .filter(c -> clears().stream().anyMatch(f -> about(f).equals(about(c))))
+                        .count();
     }
 
     /** The source or element that a finding is about, from its identity. */

@@ -175,7 +175,7 @@ final class CauseIdeas {
         return isNew;
     }
 
-    /** Collects a choice and a gate at once for each bad finding that nothing else clears; whether there was any. */
+    /** Collects other devices, and what is in the way from there, for each bad finding that nothing else clears; whether there was any. */
     private boolean lookAtLastIdeas() {
         boolean any = false;
         for (Finding finding : open.values()) {
@@ -216,10 +216,7 @@ final class CauseIdeas {
             return false;
         }
         boolean any = false;
-        List<CauseCandidate> large = CauseCandidate.first(
-                blocked,
-                blocked.size(),
-                o -> o.fix != null && o.worth >= FAR_MORE * instead.worth && o.worth - brought(o.fix) > instead.worth);
+        List<CauseCandidate> large = CauseCandidate.first(blocked, blocked.size(), o -> isWorthASecond(o, instead));
         for (CauseCandidate option : large) {
             Finding finding = open.values().stream()
                     .filter(f -> option.clears().contains(f.identity()))
@@ -233,6 +230,22 @@ final class CauseIdeas {
             any |= both != null && collected(both.changes(), finding);
         }
         return any;
+    }
+
+    /**
+     * Whether a change that does harm may be better with a second one than another alone: it clears far more, or as much
+     * and leads where its name says, as the other doesn't.
+     */
+    private static boolean isWorthASecond(CauseCandidate large, CauseCandidate instead) {
+        Fix fix = large.fix;
+        Fix other = instead.fix;
+        if (fix == null || other == null) {
+            return false;
+        }
+        int net = large.worth - brought(fix);
+        return (net > instead.worth || net == instead.worth && large.effort() < instead.effort())
+                && (large.worth >= FAR_MORE * instead.worth
+                        || fix.merit().namesakes() > other.merit().namesakes());
     }
 
     /** How much what a change brings counts, as what it clears does. */

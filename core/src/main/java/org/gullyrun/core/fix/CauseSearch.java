@@ -12,6 +12,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -85,8 +86,14 @@ final class CauseSearch {
         while (!cancelled.getAsBoolean()) {
             CauseCandidate best = best();
             if (best == null) {
+                Set<String> bad = trials.now().findings().stream()
+                        .filter(Finding::isBad)
+                        .map(Finding::identity)
+                        .collect(Collectors.toSet());
+                // A change may bring back what one before it cleared, where that only hid it.
                 List<Finding> left = wanted.stream()
-                        .filter(f -> ideas.open().containsKey(f.identity()))
+                        .filter(f -> ideas.open().containsKey(f.identity())
+                                || told.contains(f.identity()) && bad.contains(f.identity()))
                         .toList();
                 return new Found(groups, left, ended(Progress.DONE));
             }
@@ -127,7 +134,7 @@ final class CauseSearch {
         ideas.open(trials.now(), after);
         ideas.taken(best);
         for (CauseCandidate option : ideas.known()) {
-            option.stuck = option.brings() && !best.concernsAlike(option);
+            option.stuck = option.brings() && !best.concernsAnyOf(option);
             if (!option.stuck) {
                 option.afterOthers.clear();
             }
@@ -207,7 +214,7 @@ final class CauseSearch {
     private @Nullable CauseCandidate unblocking(List<CauseCandidate> blocked, CauseCandidate instead) {
         int tries = 0;
         for (CauseCandidate large : blocked) {
-            if (large.worth <= instead.worth || tries == MOST_TRIES) {
+            if (!isWorthMore(large, large.worth, instead) || tries == MOST_TRIES) {
                 continue;
             }
             List<CauseCandidate> small = oneOrTwoOfEach(
@@ -215,7 +222,7 @@ final class CauseSearch {
                     CauseCandidate.first(
                             ideas.known(),
                             MOST_TRIES - tries,
-                            o -> !o.brings() && o.concernsAlike(large) && mayMakeWay(o, large, instead.worth)));
+                            o -> !o.brings() && o.concernsAlike(large) && mayMakeWay(o, large, instead)));
             for (int i = 0; i < small.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
                 List<CauseCandidate> some = small.subList(i, Math.min(i + AT_A_TIME, small.size()));
                 tries += some.size();
@@ -229,7 +236,7 @@ final class CauseSearch {
                         .toList();
                 for (int k = 0; k < fit.size(); k++) {
                     large.afterOthers.put(fit.get(k), then.get(k));
-                    if (mayMakeWay(fit.get(k), large, instead.worth)) {
+                    if (mayMakeWay(fit.get(k), large, instead)) {
                         return fit.get(k);
                     }
                 }
@@ -251,12 +258,17 @@ final class CauseSearch {
                 .toList();
     }
 
-    /** Whether one change is not known to clear less than so much after another, or to bring something even then. */
-    private boolean mayMakeWay(CauseCandidate small, CauseCandidate large, int worth) {
+    /** Whether a change that clears so much comes before another: that clears less, or as much by what is built anew. */
+    private static boolean isWorthMore(CauseCandidate large, int worth, CauseCandidate instead) {
+        return worth > instead.worth || worth == instead.worth && instead.buildsAnew() && !large.buildsAnew();
+    }
+
+    /** Whether one change is not known to clear less after another, or to bring something even then. */
+    private boolean mayMakeWay(CauseCandidate small, CauseCandidate large, CauseCandidate instead) {
         if (!large.afterOthers.containsKey(small)) {
             return true;
         }
         Set<String> cleared = large.afterOthers.get(small);
-        return cleared != null && ideas.clears(cleared) > worth;
+        return cleared != null && isWorthMore(large, ideas.clears(cleared), instead);
     }
 }

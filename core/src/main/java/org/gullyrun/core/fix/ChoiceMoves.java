@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.ToLongFunction;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Verdict;
@@ -182,7 +183,8 @@ final class ChoiceMoves {
 
     /**
      * A choice set to each usable device of its computer and direction, those first from which most is reached; not to what
-     * nothing gets to, or nobody hears: that would be chosen only for silence.
+     * nothing gets to, or nobody hears: that would be chosen only for silence. A strip or bus belongs on the device of its
+     * name even then, as nothing may play there yet. What is off is chosen together with what makes it usable.
      */
     private void set(
             Element element,
@@ -193,19 +195,32 @@ final class ChoiceMoves {
         Choice now = element.get(setting);
         Direction plain = direction == null ? Direction.PLAYBACK : direction;
         String already = setting.kind() == Kind.MACHINE ? "" : Choices.device(rig, machine, now, plain);
-        rig.of(Kind.DEVICE).stream()
+        List<Element> devices = rig.of(Kind.DEVICE).stream()
                 .filter(d -> (direction == null || d.get(Devices.DIRECTION) == direction)
                         && Objects.equals(d.get(Devices.MACHINE), machine)
-                        && Choices.usable(rig, d)
                         && !Choice.to(d.id()).equals(now)
                         && !d.id().equals(already)
-                        && SensibleChoice.is(scene, element, setting, d)
-                        && reach.applyAsLong(d) > 0)
+                        && SensibleChoice.is(scene, element, setting, d))
+                .toList();
+        devices.stream()
+                .filter(d -> Choices.usable(rig, d) && (reach.applyAsLong(d) > 0 || belongs(element, d)))
                 .sorted(Comparator.comparingLong(reach).reversed())
                 .limit(MOST)
-                .map(d -> Change.set(rig, element.id(), setting, Choice.to(d.id())))
-                .filter(Objects::nonNull)
-                .forEach(change -> to.accept(List.of(change)));
+                .forEach(d -> one(Change.set(rig, element.id(), setting, Choice.to(d.id()))));
+        GateMoves gates = new GateMoves(rig, scene.key());
+        for (Element off : devices) {
+            List<Change> usable = Choices.usable(rig, off) ? List.of() : gates.usable(off);
+            Change.Set choice = usable.isEmpty() ? null : Change.set(rig, element.id(), setting, Choice.to(off.id()));
+            if (choice != null) {
+                to.accept(Stream.concat(Stream.of(choice), usable.stream()).toList());
+            }
+        }
+    }
+
+    private boolean belongs(Element element, Element device) {
+        return (element.kind() == Kind.STRIP || element.kind() == Kind.BUS)
+                && device.is(Devices.VIRTUAL, false)
+                && Namesakes.are(rig, element.id(), device);
     }
 
     /** How many listeners can be reached from a device or input, those who miss something counted most. */

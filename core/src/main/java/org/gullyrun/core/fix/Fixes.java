@@ -19,9 +19,11 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -40,6 +42,8 @@ public final class Fixes {
 
     /** Of so many choices, each with a gate opened, as many are tried where nothing else helps. */
     private static final int MOST_BOTH = 40;
+    /** Of what clears a finding and does harm, so many are told. */
+    private static final int MOST_CLEARING = 6;
 
     static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(
                     fix -> fix.merit().bad())
@@ -135,9 +139,25 @@ public final class Fixes {
         return all;
     }
 
-    /** What is tried where none of the candidates helps: a choice and a gate at once. */
+    /** The changes that clear a finding whatever else they bring: a few, what does least harm first. */
+    public List<List<Change>> clearing(Reading reading, Finding finding, BooleanSupplier cancelled) {
+        List<Fix> clearing = new ArrayList<>();
+        for (List<Change> changes : candidates(reading, finding)) {
+            Made made = cancelled.getAsBoolean() ? null : made(reading, changes, finding);
+            if (made != null && clears(made, finding)) {
+                clearing.add(made.fix);
+            }
+        }
+        return clearing.stream()
+                .sorted(Comparator.comparingInt((Fix fix) -> fix.merit().bad()).thenComparing(RANK))
+                .limit(MOST_CLEARING)
+                .map(Fix::changes)
+                .toList();
+    }
+
+    /** What is tried where none of the candidates helps: another device, and what is in the way from there. */
     List<List<Change>> lastIdeas(Reading reading, Finding finding) {
-        return ChoiceAndGate.of(reading, finding).stream()
+        return AnotherWay.of(this, reading, finding).stream()
                 .map(changes -> Feasible.of(reading.rig(), changes))
                 .filter(changes -> !changes.isEmpty() && changes.stream().allMatch(allowed))
                 .limit(MOST_BOTH)
@@ -287,17 +307,6 @@ public final class Fixes {
         int revealed = 0;
         int bad = 0;
         Set<String> silent = after.missingPairs();
-        for (Finding was : then.values()) {
-            Finding left = now.get(was.identity());
-            // What is only told under what is down now, or is lacking in other scenes, isn't cleared.
-            boolean unseen = left == null
-                    && before.rule(was).topic() == Topic.MISSING
-                    && silent.contains(was.subject().text());
-            if (!unseen && (left == null || was.isBad() && !left.isBad())) {
-                cleared.add(was);
-                worth += was.severity().weight();
-            }
-        }
         for (Finding here : now.values()) {
             Finding was = then.get(here.identity());
             boolean shows = was == null && here.severity() != Severity.NOTE;
@@ -310,8 +319,30 @@ public final class Fixes {
                 worth -= here.isBad() ? 0 : here.severity().weight();
             }
         }
+        for (Finding was : then.values()) {
+            Finding left = now.get(was.identity());
+            // What is only told under what is down now, or is lacking in other scenes, isn't cleared.
+            boolean unseen = left == null
+                    && before.rule(was).topic() == Topic.MISSING
+                    && silent.contains(was.subject().text());
+            boolean abandoned = revealed > 0 && isStillOff(before, after, was);
+            if (!unseen && !abandoned && (left == null || was.isBad() && !left.isBad())) {
+                cleared.add(was);
+                worth += was.severity().weight();
+            }
+        }
         created.sort(null);
         return new Outcome(cleared, created, worth, revealed, bad);
+    }
+
+    /** Whether a finding is about a device that still can't be used: what it carried was left where it is. */
+    private static boolean isStillOff(Reading before, Reading after, Finding finding) {
+        return before.rule(finding).topic() == Topic.DEVICE
+                && finding.subject().elements().stream()
+                        .anyMatch(id -> after.rig()
+                                .find(id, Kind.DEVICE)
+                                .filter(device -> !Choices.usable(after.rig(), device))
+                                .isPresent());
     }
 
     /** What the audit at hand can find, worst first: a reading may hold more, of rules that are not asked here. */

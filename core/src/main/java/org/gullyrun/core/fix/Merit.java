@@ -1,11 +1,7 @@
 package org.gullyrun.core.fix;
 
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -18,7 +14,6 @@ import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -124,23 +119,8 @@ record Merit(
     /** How many devices that are chosen have the name of what chooses them, or of what its program plays, in their own. */
     private static int namesakes(Rig rig, List<Change> changes) {
         return (int) changes.stream()
-                .filter(c -> chosen(rig, c) instanceof Element device
-                        && names(rig, c.element())
-                                .anyMatch(name -> words(device.name()).containsAll(words(name))))
+                .filter(c -> chosen(rig, c) instanceof Element device && Namesakes.are(rig, c.element(), device))
                 .count();
-    }
-
-    /** The name of what chooses, and of the sources that a program's output plays. */
-    private static Stream<String> names(Rig rig, String chooser) {
-        Stream<String> played = rig.find(chooser, Kind.APP_OUTPUT).stream()
-                .flatMap(output -> rig.of(Kind.SOURCE).stream()
-                        .filter(source -> Sources.outputs(rig, source).contains(output)))
-                .map(Element::name);
-        return Stream.concat(Stream.of(rig.name(chooser)), played);
-    }
-
-    private static Set<String> words(String name) {
-        return new HashSet<>(List.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+")));
     }
 
     /** How many sources get to the devices that are chosen, in the scene of a finding. */

@@ -77,13 +77,17 @@ final class MissingCandidates {
         }
     }
 
+    /** Hands on only what turns up a source that a listener hears far too faintly. */
+    static void louder(Reading reading, Finding finding, Consumer<List<Change>> to) {
+        MissingCandidates candidates = new MissingCandidates(reading, finding, to);
+        finding.scenes().forEach(i -> candidates.louder(reading.scenes().get(i)));
+    }
+
     /** In the order of how likely a technician would think of it. */
     private void all() {
         scenes.everyScene(row, column);
         oneGate();
-        for (int i : finding.scenes()) {
-            louder(reading.scenes().get(i));
-        }
+        finding.scenes().forEach(i -> louder(reading.scenes().get(i)));
         int scene = finding.evidence().scene();
         taken(scene);
         ends(scene);
@@ -223,7 +227,7 @@ final class MissingCandidates {
         }
     }
 
-    /** Of a source that arrives far too faintly: the level on its route that is furthest down, back to 0 dB. */
+    /** Of a source that arrives far too faintly: the level on its route that is furthest down, or all that are far down, back to 0 dB. */
     private void louder(SceneReading scene) {
         CellReading cell = scene.cell(row, column);
         if (!cell.tooFaint()) {
@@ -249,19 +253,29 @@ final class MissingCandidates {
         }
         Change.Set most = null;
         double lowest = FAR_DOWN;
+        List<Change> all = new ArrayList<>();
         for (Address at : levels) {
             Element element = rig.find(at.element());
             Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
-            if (element != null
-                    && setting != null
-                    && isGain(setting)
-                    && element.raw(setting) instanceof Double now
-                    && now <= lowest) {
-                lowest = now;
-                most = Change.setRaw(rig, element.id(), setting, 0.0);
+            Change.Set up = element != null
+                            && setting != null
+                            && isGain(setting)
+                            && element.raw(setting) instanceof Double now
+                            && now <= FAR_DOWN
+                    ? Change.setRaw(rig, element.id(), setting, 0.0)
+                    : null;
+            if (up != null && up.from() instanceof Double now) {
+                all.add(up);
+                if (now <= lowest) {
+                    lowest = now;
+                    most = up;
+                }
             }
         }
         one(most);
+        if (all.size() > 1) {
+            to.accept(all);
+        }
     }
 
     /** Whether a setting is a slider that somebody may have turned down; how far apart things are is none. */

@@ -39,6 +39,11 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
         return new Work(cuts, effort, depth);
     }
 
+    /** Whether a change adds something that wasn't there; what is brought into a scene was. */
+    public static boolean buildsAnew(Change change) {
+        return change instanceof Change.Add add && add.what().kind() != Kind.ENTRY;
+    }
+
     private static boolean cutsAtStart(Change change) {
         return change instanceof Change.Set set
                 && set.setting().equals(Applications.MUTED)
@@ -48,7 +53,7 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
     /** The effort of one change. */
     private static int effort(Change change) {
         return switch (change) {
-            case Change.Add add -> add.what().kind() == Kind.ENTRY ? 1 : 3;
+            case Change.Add add -> buildsAnew(add) ? 3 : 1;
             case Change.Remove remove -> 3;
             case Change.Set set
             when set.from() instanceof Choice from ->

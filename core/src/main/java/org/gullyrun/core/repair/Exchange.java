@@ -41,6 +41,13 @@ final class Exchange {
          */
         @Nullable
         Repair without(Repair repair, Change change, List<Change> before);
+
+        /** The changes that clear something a repair leaves, though they bring something else. */
+        List<List<Change>> clearing(Repair repair);
+
+        /** The repair that has some changes besides, and whatever takes back what they bring; null if there is none. */
+        @Nullable
+        Repair with(Repair repair, List<Change> changes);
     }
 
     private final Others others;
@@ -89,6 +96,17 @@ final class Exchange {
                 if (other != null && BETTER.compare(other, best) < 0) {
                     return other;
                 }
+            }
+        }
+        return insisted(best);
+    }
+
+    /** A repair that is better by what clears something that is left, and at first brings as much; the same if there is none. */
+    private Repair insisted(Repair best) {
+        for (List<Change> changes : others.clearing(best)) {
+            Repair other = ended.getAsBoolean() ? null : others.with(best, changes);
+            if (other != null && BETTER.compare(other, best) < 0) {
+                return other;
             }
         }
         return best;

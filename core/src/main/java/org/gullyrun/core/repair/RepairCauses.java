@@ -9,9 +9,8 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.fix.Work;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -46,7 +45,7 @@ public final class RepairCauses {
     public static boolean mayDoBetter(RootCauses.Found causes) {
         return left(causes) > 0
                 || serious(causes).filter(g -> !g.standsAlone()).count() > 1
-                || serious(causes).flatMap(g -> g.fix().changes().stream()).anyMatch(RepairCauses::isAdded);
+                || serious(causes).flatMap(g -> g.fix().changes().stream()).anyMatch(Work::buildsAnew);
     }
 
     /** Plans the repair, and takes its changes where they do better. Worth it only where they may ({@link #mayDoBetter}). */
@@ -65,11 +64,6 @@ public final class RepairCauses {
         RootCauses.Found agreed = RootCauses.of(fixes, reading, cancelled, repair.changes());
         boolean less = left(agreed) < left(causes) || left(agreed) == left(causes) && changes(agreed) < changes(causes);
         return agreed.done() && less ? agreed : causes;
-    }
-
-    /** Whether something is built anew; what comes into a scene isn't. */
-    private static boolean isAdded(Change change) {
-        return change instanceof Change.Add(Element what) && what.kind() != Kind.ENTRY;
     }
 
     private static long left(RootCauses.Found causes) {

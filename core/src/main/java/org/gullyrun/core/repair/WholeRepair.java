@@ -125,10 +125,7 @@ public final class WholeRepair {
     /** The same repair with other changes where those leave less, are fewer, or take less to be built anew. */
     private Repair bettered(Repair repair, Consumer<Repair> progress) {
         long until = System.nanoTime() + BETTERING_SECONDS * 1_000_000_000L;
-        return new Exchange(
-                        (known, change, before) ->
-                                isRequired(conditions, change) ? null : without(known, change, before),
-                        () -> cancelled.getAsBoolean() || System.nanoTime() > until)
+        return new Exchange(new OtherRepairs(), () -> cancelled.getAsBoolean() || System.nanoTime() > until)
                 .bettered(repair, progress);
     }
 
@@ -167,6 +164,33 @@ public final class WholeRepair {
             under = under.without(Conditions.about(other));
         }
         return start == null ? null : repair(under, start, first.left().size());
+    }
+
+    /** Repairs that have other changes than one that is known. */
+    private final class OtherRepairs implements Exchange.Others {
+        @Override
+        public @Nullable Repair without(Repair repair, Change change, List<Change> before) {
+            return isRequired(conditions, change) ? null : WholeRepair.this.without(repair, change, before);
+        }
+
+        @Override
+        public List<List<Change>> clearing(Repair repair) {
+            Fixes fixes = new Fixes(audit, knownGood, conditions::allows);
+            return repair.left().stream()
+                    .flatMap(f -> fixes.clearing(repair.after(), f, cancelled).stream())
+                    .distinct()
+                    .toList();
+        }
+
+        @Override
+        public @Nullable Repair with(Repair repair, List<Change> changes) {
+            Reading start = WholeRepair.read(audit, repair.after(), changes);
+            Conditions under = conditions;
+            for (Change change : changes) {
+                under = under.without(Conditions.about(change));
+            }
+            return start == null ? null : repair(under, start, repair.left().size());
+        }
     }
 
     /** The changes of a repair without which most is left. */

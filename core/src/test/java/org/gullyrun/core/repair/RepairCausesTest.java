@@ -8,7 +8,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
@@ -57,6 +63,36 @@ class RepairCausesTest {
                 "exactly what was planted is taken back");
         assertTrue(better.done() && better.left().isEmpty());
         assertSame(first, new RepairCauses(AUDIT, null, reading, () -> true).better(first), "cancelled");
+    }
+
+    /** Whatever the rig: no more is left than before, and what the causes say they leave is what an audit from scratch finds. */
+    @TakesLong
+    @Test
+    void onRandomRigsTheCausesNeverLeaveMoreAndTellTheTruth() {
+        int better = 0;
+        for (int seed = 0; seed < RandomRigs.many(20, 2000); seed++) {
+            Rig rig = RandomRigs.of(seed);
+            Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
+            RootCauses.Found first = causes(reading);
+            RootCauses.Found found = new RepairCauses(AUDIT, null, reading, () -> false).better(first);
+            assertTrue(found.done(), "seed " + seed);
+            assertTrue(bad(found.left()).size() <= bad(first.left()).size(), "seed " + seed);
+            List<Change> changes = found.groups().isEmpty() ? List.of() : Together.of(rig, found.groups());
+            Reading after = AUDIT.read(Changes.apply(rig, changes), reading.brief());
+            Set<String> before = bad(reading.findings());
+            assertTrue(
+                    bad(found.left())
+                            .containsAll(bad(after.findings()).stream()
+                                    .filter(before::contains)
+                                    .toList()),
+                    "seed " + seed);
+            better += found == first ? 0 : 1;
+        }
+        assertTrue(better > 0, "some are better");
+    }
+
+    private static Set<String> bad(List<Finding> findings) {
+        return findings.stream().filter(Finding::isBad).map(Finding::identity).collect(Collectors.toSet());
     }
 
     @Test

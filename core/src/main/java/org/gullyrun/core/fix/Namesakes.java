@@ -1,0 +1,34 @@
+package org.gullyrun.core.fix;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sources;
+
+/** Devices that are named after what is led there: of a strip Music, or a program that plays a source Music, Mixer music in. */
+final class Namesakes {
+    private Namesakes() {}
+
+    /** Whether a device has the name of what chooses it, or of what its program plays, in its own. */
+    static boolean are(Rig rig, String chooser, Element device) {
+        return names(rig, chooser).anyMatch(name -> words(device.name()).containsAll(words(name)));
+    }
+
+    /** The name of what chooses, and of the sources that a program's output plays. */
+    private static Stream<String> names(Rig rig, String chooser) {
+        Stream<String> played = rig.find(chooser, Kind.APP_OUTPUT).stream()
+                .flatMap(output -> rig.of(Kind.SOURCE).stream()
+                        .filter(source -> Sources.outputs(rig, source).contains(output)))
+                .map(Element::name);
+        return Stream.concat(Stream.of(rig.name(chooser)), played);
+    }
+
+    private static Set<String> words(String name) {
+        return new HashSet<>(List.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+")));
+    }
+}
