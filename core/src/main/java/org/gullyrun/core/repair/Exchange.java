@@ -8,14 +8,15 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.fix.Work;
 import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Betters a repair by doing without one of its changes: what that leaves is repaired otherwise, and the better of both is
- * gone on with until no such exchange betters it; where something is left, two are exchanged as well. So a change goes
- * that was only the best one as long as another fault was in the way of the right one.
+ * gone on with until no such exchange betters it; where something is left, two are exchanged as well, and what clears that is
+ * insisted on, whatever it brings. So a change goes that was only the best one as long as another fault was in the way of the right one.
  *
  * <p>Better is what leaves less, then what has fewer changes, then what takes less to be built anew ({@link Work}). Where nothing is
  * left, only what takes most effort is exchanged. Cost: a repair of the little that is left, for each exchange that is tried; local search
@@ -24,6 +25,8 @@ import org.jspecify.annotations.Nullable;
 final class Exchange {
     /** So many exchanges are tried in all. */
     private static final int MOST = 24;
+    /** So many changes that do harm at first are insisted on. */
+    private static final int MOST_INSISTED = 12;
     /** Of this effort is what leads sound elsewhere, or is added: only that is exchanged where nothing is left. */
     private static final int LARGE = 2;
 
@@ -42,8 +45,8 @@ final class Exchange {
         @Nullable
         Repair without(Repair repair, Change change, List<Change> before);
 
-        /** The changes that clear something a repair leaves, though they bring something else. */
-        List<List<Change>> clearing(Repair repair);
+        /** The changes that clear a finding that a repair leaves, though they bring something else. */
+        List<List<Change>> clearing(Repair repair, Finding left);
 
         /** The repair that has some changes besides, and whatever takes back what they bring; null if there is none. */
         @Nullable
@@ -54,6 +57,7 @@ final class Exchange {
     private final BooleanSupplier ended;
     private final Set<Change> tried = new HashSet<>();
     private int tries;
+    private int insisted;
 
     /** Exchanges by what gives other repairs, until it is ended. */
     Exchange(Others others, BooleanSupplier ended) {
@@ -103,13 +107,20 @@ final class Exchange {
 
     /** A repair that is better by what clears something that is left, and at first brings as much; the same if there is none. */
     private Repair insisted(Repair best) {
-        for (List<Change> changes : others.clearing(best)) {
-            Repair other = ended.getAsBoolean() ? null : others.with(best, changes);
-            if (other != null && BETTER.compare(other, best) < 0) {
-                return other;
+        for (Finding left : best.left()) {
+            for (List<Change> changes : mayGoOn() ? others.clearing(best, left) : List.<List<Change>>of()) {
+                Repair other = mayGoOn() ? others.with(best, changes) : null;
+                insisted++;
+                if (other != null && BETTER.compare(other, best) < 0) {
+                    return other;
+                }
             }
         }
         return best;
+    }
+
+    private boolean mayGoOn() {
+        return insisted < MOST_INSISTED && !ended.getAsBoolean();
     }
 
     /** A repair without one change, and without others that were done without before; null if there is none. */

@@ -125,8 +125,8 @@ public final class WholeRepair {
     /** The same repair with other changes where those leave less, are fewer, or take less to be built anew. */
     private Repair bettered(Repair repair, Consumer<Repair> progress) {
         long until = System.nanoTime() + BETTERING_SECONDS * 1_000_000_000L;
-        return new Exchange(new OtherRepairs(), () -> cancelled.getAsBoolean() || System.nanoTime() > until)
-                .bettered(repair, progress);
+        BooleanSupplier ended = () -> cancelled.getAsBoolean() || System.nanoTime() > until;
+        return new Exchange(new OtherRepairs(ended), ended).bettered(repair, progress);
     }
 
     /** The same repair with fewer changes where there are any, and with what is known of its size. */
@@ -168,18 +168,21 @@ public final class WholeRepair {
 
     /** Repairs that have other changes than one that is known. */
     private final class OtherRepairs implements Exchange.Others {
+        private final BooleanSupplier ended;
+        private final Fixes fixes = new Fixes(audit, knownGood, conditions::allows);
+
+        OtherRepairs(BooleanSupplier ended) {
+            this.ended = ended;
+        }
+
         @Override
         public @Nullable Repair without(Repair repair, Change change, List<Change> before) {
             return isRequired(conditions, change) ? null : WholeRepair.this.without(repair, change, before);
         }
 
         @Override
-        public List<List<Change>> clearing(Repair repair) {
-            Fixes fixes = new Fixes(audit, knownGood, conditions::allows);
-            return repair.left().stream()
-                    .flatMap(f -> fixes.clearing(repair.after(), f, cancelled).stream())
-                    .distinct()
-                    .toList();
+        public List<List<Change>> clearing(Repair repair, Finding left) {
+            return fixes.clearing(repair.after(), left, ended);
         }
 
         @Override
