@@ -155,7 +155,7 @@ final class AuditCommand implements Callable<Integer> {
         }
         for (int i = 0; ways.size() > 1 && i < ways.size(); i++) {
             out.println();
-            out.println((i == 0 ? "One way to repair the whole, " : "Another way, ")
+            out.println((i == 0 ? "One way to repair " + ways.get(i).scope() : "Another way") + ", "
                     + ways.get(i).where() + ": " + ways.get(i).price());
             ways.get(i).sentences().forEach(s -> out.println("  " + s));
         }

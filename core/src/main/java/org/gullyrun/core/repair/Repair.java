@@ -87,6 +87,12 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
         return counts;
     }
 
+    /** What it repairs: the whole, or all but what is left. */
+    public String scope() {
+        int left = left().size();
+        return left == 0 ? "the whole" : "all but " + left + (left == 1 ? " serious finding" : " serious findings");
+    }
+
     /** Where its changes are made, in words. */
     public String where() {
         List<String> all = new ArrayList<>();

@@ -52,7 +52,16 @@ class HiddenFaultsTest {
         Repair repair =
                 Objects.requireNonNull(new WholeRepair(AUDIT, null, reading, Conditions.NONE, () -> false).best());
         assertEquals(List.of(), repair.left());
+        assertEquals("the whole", repair.scope());
         assertEquals(new HashSet<>(Changes.between(broken, good)), new HashSet<>(repair.changes()));
+    }
+
+    @Test
+    void aRepairSaysHowMuchItRepairs() {
+        Rig broken = Changes.apply(good, List.of(fault("thrush-microphone", Devices.PRESENT, false)));
+        Reading reading = AUDIT.read(broken, starting.brief());
+        assertEquals(
+                "all but 1 serious finding", new Repair(List.of(), reading, reading, Repair.Proof.UNPROVED).scope());
     }
 
     @Test

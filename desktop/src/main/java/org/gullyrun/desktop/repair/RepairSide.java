@@ -184,7 +184,7 @@ public final class RepairSide extends SidePane {
         }
         Repair first = ways.getFirst();
         all.add(Nodes.rule());
-        part(all, ways.size() == 2 ? "Another way to repair it all" : "Other ways to repair it all");
+        part(all, (ways.size() == 2 ? "Another way" : "Other ways") + " to repair " + first.scope());
         for (Repair way : ways.subList(1, ways.size())) {
             String does = told(way, way.beyond(first));
             String not = told(first, first.beyond(way));
