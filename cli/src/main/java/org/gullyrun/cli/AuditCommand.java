@@ -94,7 +94,7 @@ final class AuditCommand implements Callable<Integer> {
 
     /** The root causes. */
     private static RootCauses.Found causes(CaseArgument.Opened opened) {
-        Audit quick = RepairCommand.quick(opened);
+        Audit quick = opened.quickAudit();
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return RootCauses.of(
                 quick,
@@ -109,7 +109,7 @@ final class AuditCommand implements Callable<Integer> {
     private static RootCauses.Found agreed(CaseArgument.Opened opened, RootCauses.Found first, Repair repair) {
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return new RepairCauses(
-                        RepairCommand.quick(opened),
+                        opened.quickAudit(),
                         opened.what().goodRig(opened.survey().id()),
                         repair.before(),
                         () -> System.nanoTime() > until)

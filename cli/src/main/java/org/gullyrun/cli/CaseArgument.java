@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
@@ -30,7 +31,17 @@ final class CaseArgument {
     String scene;
 
     /** What was asked for, read and audited. */
-    record Opened(Case what, Survey survey, Reading reading, List<Integer> scenes) {}
+    record Opened(Case what, Survey survey, Reading reading, List<Integer> scenes) {
+        /** The audit on the case's terms, with every rule. */
+        Audit audit() {
+            return RuleCatalogue.on(what.terms(), what.showHours());
+        }
+
+        /** The same without the rules that take long. */
+        Audit quickAudit() {
+            return audit().quick();
+        }
+    }
 
     /** Opens the case and finds the survey that is meant. */
     Opened open() throws CaseProblem {

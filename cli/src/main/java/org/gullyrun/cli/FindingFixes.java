@@ -6,7 +6,6 @@ import java.util.Map;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 
@@ -22,7 +21,7 @@ final class FindingFixes {
 
     /** Looks for the fixes of all findings, in turn, for so many seconds altogether. */
     static FindingFixes of(CaseArgument.Opened opened, List<Finding> findings, int seconds) {
-        Audit audit = RuleCatalogue.on(opened.what().terms(), opened.what().showHours());
+        Audit audit = opened.audit();
         Reading reading = opened.reading();
         Fixes fixes = new Fixes(audit, opened.what().goodRig(opened.survey().id()));
         long until = System.nanoTime() + seconds * 1_000_000_000L;

@@ -12,7 +12,6 @@ import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.AtomicFile;
 import org.gullyrun.core.casefile.WorkRecord;
 import org.gullyrun.core.repair.Conditions;
@@ -75,7 +74,7 @@ final class RepairCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         CaseArgument.Opened opened = argument.open();
-        Audit audit = quick(opened);
+        Audit audit = opened.quickAudit();
         Set<Address> ruledOut = new HashSet<>();
         for (String one : without) {
             ruledOut.add(ReachCommand.address(opened.survey().rig(), one));
@@ -104,18 +103,12 @@ final class RepairCommand implements Callable<Integer> {
         return Exit.OK;
     }
 
-    /** The audit without the rules that take long. */
-    static Audit quick(CaseArgument.Opened opened) {
-        return RuleCatalogue.on(opened.what().terms(), opened.what().showHours())
-                .quick();
-    }
-
     /**
      * Whole ways to repair the survey, the best first; none if there was no time for one. What was ruled out in the window isn't
      * possible here either.
      */
     static List<Repair> ways(CaseArgument.Opened opened, Set<Address> ruledOut, int seconds) {
-        Audit audit = quick(opened);
+        Audit audit = opened.quickAudit();
         Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
         Set<Address> without = new HashSet<>(ruledOut);
         WorkRecord kept = opened.what().workOrder(opened.survey().id());

@@ -3,6 +3,7 @@ package org.gullyrun.core.fix;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.function.BooleanSupplier;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
@@ -34,25 +35,31 @@ final class AnotherWay {
     private final SceneReading scene;
     private final int start;
     private final int end;
+    private final BooleanSupplier cancelled;
 
-    private AnotherWay(Fixes fixes, Reading reading, Finding finding, Element source, Element outlet) {
+    private AnotherWay(
+            Fixes fixes, Reading reading, Finding finding, Element source, Element outlet, BooleanSupplier cancelled) {
         this.fixes = fixes;
         this.reading = reading;
         this.finding = finding;
+        this.cancelled = cancelled;
         this.rig = reading.rig();
         this.scene = reading.scenes().get(finding.evidence().scene());
         this.start = scene.graph().point(source.id());
         this.end = scene.graph().point(outlet.id());
     }
 
-    /** What might help, settings of the program and the listener before those of the computer; none for what isn't missing. */
-    static List<List<Change>> of(Fixes fixes, Reading reading, Finding finding) {
+    /**
+     * What might help, settings of the program and the listener before those of the computer; none for what isn't missing.
+     * What was found so far if cancelled.
+     */
+    static List<List<Change>> of(Fixes fixes, Reading reading, Finding finding, BooleanSupplier cancelled) {
         Element source = reading.rig().find(finding.subject().source());
         Element outlet = reading.rig().find(finding.subject().outlet());
         if (source == null || outlet == null || reading.rule(finding).topic() != Topic.MISSING) {
             return List.of();
         }
-        AnotherWay way = new AnotherWay(fixes, reading, finding, source, outlet);
+        AnotherWay way = new AnotherWay(fixes, reading, finding, source, outlet, cancelled);
         List<List<Change>> all = new ArrayList<>();
         List<List<Change>> byDefault = new ArrayList<>();
         Element program = Sources.application(reading.rig(), source);
@@ -73,9 +80,12 @@ final class AnotherWay {
             for (Element device : played(machine)) {
                 Choice choice = Choice.to(device.id());
                 Change.Set here = Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice);
-                List<List<Change>> rest = inTheWay(here, scene.graph().point(device.id()), end);
-                add(own, here, rest);
-                add(byDefault, follows ? Change.set(rig, machine, Machines.PLAYBACK, choice) : null, rest);
+                Change.Set bySystem = follows ? Change.set(rig, machine, Machines.PLAYBACK, choice) : null;
+                if (isWorthwhile(here) || isWorthwhile(bySystem)) {
+                    List<List<Change>> rest = inTheWay(here, scene.graph().point(device.id()), end);
+                    add(own, here, rest);
+                    add(byDefault, bySystem, rest);
+                }
             }
         }
     }
@@ -88,9 +98,16 @@ final class AnotherWay {
         for (Element device : now == null ? List.<Element>of() : played(now.get(Devices.MACHINE))) {
             if (!device.is(Devices.VIRTUAL, false)) {
                 Change.Set there = Change.set(rig, outlet.id(), Outlets.DEVICE, Choice.to(device.id()));
-                add(own, there, inTheWay(there, start, scene.graph().point(device.id())));
+                if (isWorthwhile(there)) {
+                    add(own, there, inTheWay(there, start, scene.graph().point(device.id())));
+                }
             }
         }
+    }
+
+    /** Whether it is worth asking what is in the way after a choice, which takes an audit. */
+    private boolean isWorthwhile(Change.@Nullable Set choice) {
+        return choice != null && fixes.allows(choice) && !cancelled.getAsBoolean();
     }
 
     /** The devices of a computer that are played to. */

@@ -30,6 +30,7 @@ import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -37,6 +38,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.rig.ValueType;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What might fix a finding, from its evidence alone. Nothing here is verified yet.
@@ -230,6 +232,10 @@ final class Candidates {
         List<Route> routes = scene.routes(cell, MOST_TOGETHER).routes().stream()
                 .filter(route -> route.gain() >= least)
                 .toList();
+        // Where the way that it should come is turned far down, copies count that are no trouble otherwise.
+        for (Route route : routes) {
+            FarDown.back(rig, scene.graph(), route.segments()).stream().limit(1).forEach(up -> add(List.of(up)));
+        }
         for (Route kept : routes.size() > 2 ? routes : List.<Route>of()) {
             Set<Gate> shared = new LinkedHashSet<>();
             kept.segments().forEach(s -> shared.addAll(scene.graph().gates(s)));
@@ -285,8 +291,34 @@ final class Candidates {
                 }
                 if (leadsOn(PointId.of(device.id()))) {
                     one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
+                } else {
+                    for (Element pass : passingOn(device)) {
+                        Change.Set on = Change.set(rig, pass.id(), Links.PASS_ENABLED, true);
+                        together(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice), on);
+                        together(
+                                byDefault && hasMachine ? Change.set(rig, machine, Machines.PLAYBACK, choice) : null,
+                                on);
+                    }
                 }
             }
+        }
+    }
+
+    /** Pass-throughs that are switched off, and would lead from a device to the outlet. */
+    private List<Element> passingOn(Element device) {
+        SceneReading scene = reading.scenes().get(finding.evidence().scene());
+        return rig.of(Kind.PASS_THROUGH).stream()
+                .filter(pass -> !pass.is(Links.PASS_ENABLED, true)
+                        && pass.get(Links.PASS_FROM) instanceof String from
+                        && scene.leads(PointId.of(device.id()), PointId.of(from))
+                        && pass.get(Links.PASS_TO) instanceof Choice.To(String end)
+                        && leadsOn(PointId.of(end)))
+                .toList();
+    }
+
+    private void together(Change.@Nullable Set one, Change.@Nullable Set other) {
+        if (one != null && other != null) {
+            add(List.of(one, other));
         }
     }
 

@@ -180,7 +180,7 @@ final class CauseIdeas {
         boolean any = false;
         for (Finding finding : open.values()) {
             if (finding.isBad() && seen.add(finding.identity() + " further")) {
-                for (List<Change> changes : fixes.lastIdeas(trials.now(), finding)) {
+                for (List<Change> changes : fixes.lastIdeas(trials.now(), finding, cancelled)) {
                     any |= collected(changes, finding);
                 }
             }

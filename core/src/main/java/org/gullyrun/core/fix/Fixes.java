@@ -94,6 +94,11 @@ public final class Fixes {
         return audit;
     }
 
+    /** Whether a change may be part of a fix. */
+    boolean allows(Change change) {
+        return allowed.test(change);
+    }
+
     /** All verified fixes of a finding, best first; those found so far if cancelled. */
     public List<Fix> find(Reading reading, Finding finding, BooleanSupplier cancelled) {
         return find(reading, finding, cancelled, soFar -> {});
@@ -135,7 +140,7 @@ public final class Fixes {
                     .filter(possible -> !possible.isEmpty())
                     .forEach(all::add);
         }
-        all.removeIf(changes -> !changes.stream().allMatch(allowed));
+        all.removeIf(changes -> !changes.stream().allMatch(this::allows));
         return all;
     }
 
@@ -156,10 +161,10 @@ public final class Fixes {
     }
 
     /** What is tried where none of the candidates helps: another device, and what is in the way from there. */
-    List<List<Change>> lastIdeas(Reading reading, Finding finding) {
-        return AnotherWay.of(this, reading, finding).stream()
+    List<List<Change>> lastIdeas(Reading reading, Finding finding, BooleanSupplier cancelled) {
+        return AnotherWay.of(this, reading, finding, cancelled).stream()
                 .map(changes -> Feasible.of(reading.rig(), changes))
-                .filter(changes -> !changes.isEmpty() && changes.stream().allMatch(allowed))
+                .filter(changes -> !changes.isEmpty() && changes.stream().allMatch(this::allows))
                 .limit(MOST_BOTH)
                 .toList();
     }
@@ -202,9 +207,32 @@ public final class Fixes {
             pairs.find();
         }
         if (fixes.isEmpty() && !cancelled.getAsBoolean()) {
-            tryAll(lastIdeas(reading, finding), reading, finding, fixes, pairs, cancelled, progress);
+            tryAll(lastIdeas(reading, finding, cancelled), reading, finding, fixes, pairs, cancelled, progress);
         }
-        return fixes;
+        return varied(fixes);
+    }
+
+    /** The same, with a third way to set one and the same thing after what resolves as much by setting another. */
+    private static List<Fix> varied(List<Fix> ranked) {
+        List<Fix> varied = new ArrayList<>(ranked);
+        for (int i = 2; i < varied.size(); i++) {
+            Fix third = varied.get(i);
+            if (isAlike(third, varied.get(i - 1)) && isAlike(third, varied.get(i - 2))) {
+                for (int j = i + 1; j < varied.size(); j++) {
+                    Fix other = varied.get(j);
+                    if (!isAlike(other, third)
+                            && other.merit().worth() >= third.merit().worth()) {
+                        varied.add(i, varied.remove(j));
+                        break;
+                    }
+                }
+            }
+        }
+        return varied;
+    }
+
+    private static boolean isAlike(Fix one, Fix other) {
+        return Changes.places(one.changes()).equals(Changes.places(other.changes()));
     }
 
     /** Tries candidates one after the other: what clears the finding and does no harm is a fix, of the rest pairs may be made. */

@@ -17,9 +17,6 @@ import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
-import org.gullyrun.core.flow.graph.SegmentSettings;
-import org.gullyrun.core.rig.Address;
-import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
@@ -32,9 +29,7 @@ import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.core.rig.ValueType;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,7 +37,6 @@ import org.jspecify.annotations.Nullable;
  * choices at which its open routes end, a target for a bus that has none, and an input for its program or device.
  */
 final class MissingCandidates {
-    private static final double FAR_DOWN = -12;
     /** Of devices that come into question so many are tried. */
     private static final int MOST = 8;
 
@@ -167,6 +161,7 @@ final class MissingCandidates {
                 reached.stream()
                         .filter(d -> Objects.equals(d.get(Devices.MACHINE), machine))
                         .forEach(d -> one(Change.set(rig, strip.id(), Mixers.FEED, Choice.to(d.id()))));
+                processed(strip, machine, reached);
             }
         }
         for (Element processor : rig.of(Kind.PROCESSOR)) {
@@ -187,6 +182,27 @@ final class MissingCandidates {
                         .filter(d -> d.get(Devices.DIRECTION) == direction
                                 && Objects.equals(d.get(Devices.MACHINE), machine))
                         .forEach(d -> one(Change.set(rig, input.id(), Productions.DEVICE, Choice.to(d.id()))));
+            }
+        }
+    }
+
+    /** A strip takes what a processor offers, and the processor reads what the source reaches. */
+    private void processed(Element strip, @Nullable String machine, List<Element> reached) {
+        for (Element processor : rig.of(Kind.PROCESSOR)) {
+            Element offered =
+                    rig.find(processor.get(Links.PROCESSOR_TO), Kind.DEVICE).orElse(null);
+            if (offered != null
+                    && !reached.contains(offered)
+                    && Objects.equals(offered.get(Devices.MACHINE), machine)
+                    && Objects.equals(processor.get(Links.PROCESSOR_MACHINE), machine)) {
+                Change.Set feed = Change.set(rig, strip.id(), Mixers.FEED, Choice.to(offered.id()));
+                reached.stream()
+                        .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.RECORDING
+                                && Objects.equals(d.get(Devices.MACHINE), machine))
+                        .limit(1)
+                        .map(d -> Change.set(rig, processor.id(), Links.PROCESSOR_FROM, Choice.to(d.id())))
+                        .filter(read -> read != null && feed != null)
+                        .forEach(read -> to.accept(List.of(feed, read)));
             }
         }
     }
@@ -233,57 +249,13 @@ final class MissingCandidates {
         if (!cell.tooFaint()) {
             return;
         }
-        FlowGraph graph = scene.graph();
-        Set<Address> levels = new LinkedHashSet<>();
         Set<Integer> segments = new LinkedHashSet<>(cell.electric().strongest());
         segments.addAll(cell.delivery().strongest());
-        for (int segment : segments) {
-            levels.addAll(SegmentSettings.of(graph, segment));
-            for (String id : List.of(
-                    graph.segmentElement(segment),
-                    graph.element(graph.from(segment)),
-                    graph.element(graph.to(segment)))) {
-                Element element = rig.find(id);
-                if (element != null) {
-                    Catalogue.of(element.kind()).stream()
-                            .filter(setting -> !setting.isFamily())
-                            .forEach(setting -> levels.add(new Address(id, setting.key())));
-                }
-            }
+        List<Change> up = FarDown.back(rig, scene.graph(), segments);
+        up.stream().limit(1).forEach(most -> to.accept(List.of(most)));
+        if (up.size() > 1) {
+            to.accept(up);
         }
-        Change.Set most = null;
-        double lowest = FAR_DOWN;
-        List<Change> all = new ArrayList<>();
-        for (Address at : levels) {
-            Element element = rig.find(at.element());
-            Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
-            Change.Set up = element != null
-                            && setting != null
-                            && isGain(setting)
-                            && element.raw(setting) instanceof Double now
-                            && now <= FAR_DOWN
-                    ? Change.setRaw(rig, element.id(), setting, 0.0)
-                    : null;
-            if (up != null && up.from() instanceof Double now) {
-                all.add(up);
-                if (now <= lowest) {
-                    lowest = now;
-                    most = up;
-                }
-            }
-        }
-        one(most);
-        if (all.size() > 1) {
-            to.accept(all);
-        }
-    }
-
-    /** Whether a setting is a slider that somebody may have turned down; how far apart things are is none. */
-    private static boolean isGain(Setting<?> setting) {
-        return setting.type() instanceof ValueType.Number(String unit, double least, double most)
-                && unit.equals("dB")
-                && setting.kind() != Kind.COUPLING
-                && setting.kind() != Kind.SOURCE;
     }
 
     /** The choices at which open routes of the source end: buses, cues and pass-throughs play elsewhere, or somewhere at all. */

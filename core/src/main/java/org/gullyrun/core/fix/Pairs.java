@@ -2,9 +2,11 @@ package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.gullyrun.core.audit.Finding;
@@ -163,7 +165,51 @@ final class Pairs {
         }
         if (!single) {
             causing.forEach(this::complete);
+        } else if (alone != null && !alone.restores()) {
+            further(alone);
         }
+    }
+
+    /**
+     * Where one change is enough, but another leads to far more together with a second: whatever they set, as long as nothing
+     * is built anew. Both together have to resolve more than the one that is enough and the second would, each by itself.
+     */
+    private void further(Fix alone) {
+        List<Fixes.Made> firsts = new ArrayList<>(harmful);
+        firsts.addAll(partial);
+        int enough = FAR_MORE * alone.merit().worth();
+        for (Fixes.Made first : firsts) {
+            AffectedFindings after = new AffectedFindings(first.after());
+            Finding left = left(first);
+            List<List<Change>> seconds = Fixes.clears(first, finding)
+                    ? caused(first)
+                    : left == null ? List.of() : seconds(first, List.of(left));
+            complete(
+                    first,
+                    seconds.stream()
+                            .filter(second -> second.size() == 1
+                                    && !Work.buildsAnew(second.getFirst())
+                                    && atMost(first, after, second) > enough)
+                            .sorted(Comparator.comparingInt(second -> -atMost(first, after, second)))
+                            .toList(),
+                    (second, both) -> both.merit().worth() > enough
+                            && both.merit().worth() > alone.merit().worth() + worth(second));
+        }
+    }
+
+    /** What changes resolve by themselves; nothing if they do harm or don't fit the rig. */
+    private int worth(List<Change> changes) {
+        Fixes.Made made = fixes.made(reading, changes, finding);
+        return made == null || !made.fix().isSafe() ? 0 : made.fix().merit().worth();
+    }
+
+    /** What two changes can resolve at most: what the first does, and all that the second may clear then. */
+    private int atMost(Fixes.Made first, AffectedFindings after, List<Change> second) {
+        Set<Finding> clears = new HashSet<>(after.by(second, reading.findings()));
+        reading.findings().stream()
+                .filter(f -> first.fix().cleared().contains(f.identity()))
+                .forEach(clears::add);
+        return clears.stream().mapToInt(f -> f.severity().weight()).sum();
     }
 
     /** The best pair of a change that clears the finding and does harm, with one that makes up for that; null if there is none. */
@@ -193,6 +239,11 @@ final class Pairs {
 
     /** Tries one change together with others, and adds the best pair that is a fix and resolves more than so much. */
     private void complete(Fixes.Made first, List<List<Change>> seconds, int moreThan) {
+        complete(first, seconds, (second, both) -> both.merit().worth() > moreThan);
+    }
+
+    /** The same, where it is enough for a second change and both together. */
+    private void complete(Fixes.Made first, List<List<Change>> seconds, BiPredicate<List<Change>, Fix> isEnough) {
         Fix best = null;
         int tries = 0;
         for (List<Change> second : seconds) {
@@ -205,12 +256,14 @@ final class Pairs {
             if (two != null
                     && Fixes.clears(two, finding)
                     && two.fix().isSafe()
-                    && two.fix().merit().worth() > moreThan
                     && badness(two) < badness(first)
                     && (best == null || Fixes.RANK.compare(two.fix(), best) < 0)
                     && found.stream()
                             .noneMatch(f -> f.changes().equals(second)
-                                    || Set.copyOf(f.changes()).equals(Set.copyOf(both)))) {
+                                            && two.fix().merit().worth()
+                                                    <= FAR_MORE * f.merit().worth()
+                                    || Set.copyOf(f.changes()).equals(Set.copyOf(both)))
+                    && isEnough.test(second, two.fix())) {
                 best = two.fix();
             }
         }

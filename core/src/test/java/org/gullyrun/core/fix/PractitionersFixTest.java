@@ -99,6 +99,11 @@ class PractitionersFixTest {
                     strip-host/crossings:bus-ears=true bus-ears/target=plover-play | In Brookdesk, send bus Ears to Tern headset and switch strip Host off bus Ears
                     desk-pc/playback=brookdesk-music strip-shows/crossings:bus-dome=false | In Pagewell, choose Plover, play side as the output; in Brookdesk, switch strip Shows onto bus Dome
                     almanac/muted=true doors-charts/level=-40 | Unmute Almanac; in Orrery, set the level of Charts in scene Doors to 0 dB
+                    brookdesk/running=false strip-shows/crossingLevels:bus-guests=-40 | Start Brookdesk; in Brookdesk, set the level of strip Shows on bus Guests to 0 dB
+                    strip-host/feed=plover-record hushgate/reads=desk-in | In Brookdesk, feed strip Host from Hushgate microphone; in Hushgate, choose Larch boom as the microphone
+                    bus-guests/target=hushgate-mic in-effects/tracks:1=false | In Brookdesk, send bus Guests to Brookdesk Guests; in Orrery, put input Effects on track live
+                    bus-dome/target=brookdesk-music strip-music/crossings:bus-dome=true | In Brookdesk, send bus Dome to Desk line out and switch strip Music off bus Dome
+                    bus-dome/target=plover-play brookdesk-shows/muted=true | Unmute Brookdesk Shows; in Brookdesk, send bus Dome to Desk line out
                     """)
     void whatWentWrongSinceTheKnownGoodSurveyIsTakenBackFirst(String faults, String sentence) {
         Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
@@ -121,6 +126,35 @@ class PractitionersFixTest {
                         "In Orrery, bring input Music into every scene",
                         "In Orrery, put input Music into group House sound"),
                 two);
+    }
+
+    @Test
+    void aPassThroughThatIsOffIsSwitchedOnTogetherWithTheDefaultThatNeedsIt() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        assertEquals(
+                "Set the playback default of Desk PC to Plover, play side; switch on the pass-through Plover to Shows",
+                fixes(good, "desk-pc/playback=desk-out pass-plover/enabled=false")
+                        .get(1)
+                        .sentence());
+    }
+
+    @Test
+    void aThirdWayToSetTheSameThingComesAfterAnotherThatDoesAsMuch() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        List<String> first = fixes(good, "bus-guests/target=desk-in desk-pc/playback=tern").stream()
+                .limit(4)
+                .map(fix -> fix.sentence().replaceFirst(" to .*|, choose .*", ""))
+                .toList();
+        assertEquals(
+                List.of("In Pagewell", "In Pagewell", "Set the playback default of Desk PC", "In Pagewell"), first);
+    }
+
+    @Test
+    void twoUnrelatedFixesAreNotOfferedAsOne() {
+        Rig good = SHOW.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        for (Fix fix : fixes(good, "desk-pc/playback=tern in-clips/muted=true")) {
+            assertFalse(fix.sentence().contains("unmute input Clips"), fix.sentence());
+        }
     }
 
     @Test
