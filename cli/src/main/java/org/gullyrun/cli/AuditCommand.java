@@ -97,8 +97,7 @@ final class AuditCommand implements Callable<Integer> {
         Audit quick = opened.quickAudit();
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return RootCauses.of(
-                quick,
-                opened.what().goodRig(opened.survey().id()),
+                opened.fixes(quick),
                 quick.read(opened.survey().rig(), opened.what().brief()),
                 () -> false,
                 () -> System.nanoTime() > until,
@@ -110,8 +109,9 @@ final class AuditCommand implements Callable<Integer> {
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         return new RepairCauses(
                         opened.quickAudit(),
-                        opened.what().goodRig(opened.survey().id()),
+                        opened.goodRig(),
                         repair.before(),
+                        opened.conditions(),
                         () -> System.nanoTime() > until)
                 .better(first, repair);
     }
@@ -152,6 +152,11 @@ final class AuditCommand implements Callable<Integer> {
             causes.groups()
                     .forEach(g -> out.println("  " + g.fix().sentence() + " (" + g.price()
                             + (g.standsAlone() ? ")" : ", after those above)")));
+        }
+        int ruledOut = opened.conditions().without().size();
+        if (causes.ended() && ruledOut > 0) {
+            out.println(ruledOut + (ruledOut == 1 ? " setting is" : " settings are")
+                    + " left alone, as ruled out in Repair.");
         }
         for (int i = 0; ways.size() > 1 && i < ways.size(); i++) {
             out.println();

@@ -11,8 +11,11 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.flow.graph.RigTooLarge;
+import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -40,6 +43,22 @@ final class CaseArgument {
         /** The same without the rules that take long. */
         Audit quickAudit() {
             return audit().quick();
+        }
+
+        /** The rig as it was when all was well; null if that isn't known. */
+        @Nullable
+        Rig goodRig() {
+            return what.goodRig(survey.id());
+        }
+
+        /** What was ruled out in the repair of the survey. */
+        Conditions conditions() {
+            return Conditions.ruledOut(what.ruledOut(survey.id()));
+        }
+
+        /** Fixes as an audit sees them, of what isn't ruled out. */
+        Fixes fixes(Audit audit) {
+            return new Fixes(audit, goodRig(), conditions()::allows);
         }
     }
 

@@ -3,7 +3,6 @@ package org.gullyrun.cli;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.fix.Fix;
@@ -21,9 +20,8 @@ final class FindingFixes {
 
     /** Looks for the fixes of all findings, in turn, for so many seconds altogether. */
     static FindingFixes of(CaseArgument.Opened opened, List<Finding> findings, int seconds) {
-        Audit audit = opened.audit();
         Reading reading = opened.reading();
-        Fixes fixes = new Fixes(audit, opened.what().goodRig(opened.survey().id()));
+        Fixes fixes = opened.fixes(opened.audit());
         long until = System.nanoTime() + seconds * 1_000_000_000L;
         FindingFixes all = new FindingFixes();
         for (Finding finding : findings) {
@@ -34,7 +32,9 @@ final class FindingFixes {
                         finding.identity(),
                         System.nanoTime() > until
                                 ? "there was no time to look"
-                                : "nothing that was tried helps without causing something worse");
+                                : opened.conditions().without().isEmpty()
+                                        ? "nothing that was tried helps without causing something worse"
+                                        : "nothing helps that is possible here and causes nothing worse");
             }
         }
         return all;

@@ -13,7 +13,6 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.AtomicFile;
-import org.gullyrun.core.casefile.WorkRecord;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WholeRepair;
@@ -111,14 +110,11 @@ final class RepairCommand implements Callable<Integer> {
         Audit audit = opened.quickAudit();
         Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
         Set<Address> without = new HashSet<>(ruledOut);
-        WorkRecord kept = opened.what().workOrder(opened.survey().id());
-        if (kept != null) {
-            kept.ruledOut().forEach(out -> without.add(out.at()));
-        }
+        without.addAll(opened.conditions().without());
         long until = System.nanoTime() + seconds * 1_000_000_000L;
         return new WholeRepair(
                         audit,
-                        opened.what().goodRig(opened.survey().id()),
+                        opened.goodRig(),
                         reading,
                         new Conditions(without, List.of()),
                         () -> System.nanoTime() > until)

@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.StreamSupport;
 import org.gullyrun.core.TakesLong;
@@ -21,6 +22,13 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.casefile.Edit;
+import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.casefile.WorkRecord;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -91,6 +99,31 @@ class AnswersTest {
             assertTrue(at >= 0, row.title());
             assertTrue(at > before, row.title() + " stands in the order of the core");
             before = at;
+        }
+    }
+
+    @Test
+    void whatWasRuledOutInRepairIsProposedNowhere() throws Exception {
+        Survey good = SAMPLE.survey(SampleShow.KNOWN_GOOD).orElseThrow();
+        List<Change> fault = SampleShow.changes(good.rig(), SampleShow.Fault.RAW_AND_CLEANED);
+        Case one = new Case(
+                "One fault",
+                "",
+                SAMPLE.showHours(),
+                "",
+                List.of(new Survey("now", "now", "", "", Changes.apply(good.rig(), fault), Map.of())),
+                SAMPLE.brief());
+        String proposed = "In Orrery, take input Host raw off program";
+        for (boolean out : List.of(false, true)) {
+            WorkRecord.RuledOut program =
+                    new WorkRecord.RuledOut(new Address("in-host-raw", "program"), "It is locked.");
+            WorkRecord record =
+                    new WorkRecord("now", "now", true, List.of(), out ? List.of(program) : List.of(), List.of());
+            CaseFiles.save(new Edit.OfWork("now", null, record).apply(one), Path.of(file));
+            assertEquals(Exit.OK, terminal.run("audit", file, "--causes", "--fixes"));
+            assertEquals(!out, terminal.out().contains(proposed), terminal.out());
+            assertEquals(
+                    out, terminal.out().contains("1 setting is left alone, as ruled out in Repair."), terminal.out());
         }
     }
 

@@ -5,8 +5,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Terms;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -101,6 +104,14 @@ public record Case(
                 .filter(w -> w.survey().equals(survey))
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** What isn't possible in a survey, by its work order: settings, and elements without a key. */
+    public Set<Address> ruledOut(String survey) {
+        WorkRecord kept = workOrder(survey);
+        return kept == null
+                ? Set.of()
+                : kept.ruledOut().stream().map(WorkRecord.RuledOut::at).collect(Collectors.toUnmodifiableSet());
     }
 
     /** This case with what is kept of the repair of a survey; null for nothing. */

@@ -8,7 +8,6 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -106,25 +105,21 @@ public final class RootCauses {
      * @param progress told of every group as it is found
      */
     public static Found of(Audit audit, Reading reading, BooleanSupplier cancelled, Consumer<Found> progress) {
-        return of(audit, null, reading, cancelled, () -> false, progress);
+        return of(new Fixes(audit), reading, cancelled, () -> false, progress);
     }
 
     /**
-     * The same, but not for longer than there is time.
+     * The same by fixes of which some may be ruled out, and not for longer than there is time.
      *
-     * @param knownGood the rig as it was when all was well; null if not known
      * @param outOfTime asked before each trial, as {@code cancelled} is; what was found so far says then that more may exist
      */
     public static Found of(
-            Audit audit,
-            @Nullable Rig knownGood,
+            Fixes fixes,
             Reading reading,
             BooleanSupplier cancelled,
             BooleanSupplier outOfTime,
             Consumer<Found> progress) {
-        return new CauseSearch(
-                        new Fixes(audit, knownGood), reading, cancelled, outOfTime, CauseIdeas.Bounds.NONE, progress)
-                .find();
+        return new CauseSearch(fixes, reading, cancelled, outOfTime, CauseIdeas.Bounds.NONE, progress).find();
     }
 
     /**

@@ -24,6 +24,11 @@ public record Conditions(Set<Address> without, List<Change> required) {
         required = List.copyOf(required);
     }
 
+    /** Only that some settings can't be changed. */
+    public static Conditions ruledOut(Set<Address> without) {
+        return new Conditions(without, List.of());
+    }
+
     /** What a change is about: a setting, or the whole element that it adds or removes. */
     public static Address about(Change change) {
         return change instanceof Change.Set set ? set.address() : new Address(change.element(), "");
@@ -40,6 +45,14 @@ public record Conditions(Set<Address> without, List<Change> required) {
         Set<Address> more = new HashSet<>(without);
         more.add(at);
         return new Conditions(more, required);
+    }
+
+    /** The same with other settings in place of some that were ruled out. */
+    public Conditions ruledOut(Set<Address> before, Set<Address> now) {
+        Set<Address> others = new HashSet<>(without);
+        others.removeAll(before);
+        others.addAll(now);
+        return new Conditions(others, required);
     }
 
     /** The same with one more change required. */

@@ -22,18 +22,22 @@ public final class RepairCauses {
     private final Fixes fixes;
     private final @Nullable Rig knownGood;
     private final Reading reading;
+    private final Conditions conditions;
     private final BooleanSupplier cancelled;
 
     /**
      * Prepares the comparison.
      *
      * @param knownGood the rig as it was when all was well; null if not known
+     * @param conditions what mustn't be changed
      * @param cancelled asked before each trial
      */
-    public RepairCauses(Audit audit, @Nullable Rig knownGood, Reading reading, BooleanSupplier cancelled) {
+    public RepairCauses(
+            Audit audit, @Nullable Rig knownGood, Reading reading, Conditions conditions, BooleanSupplier cancelled) {
         this.knownGood = knownGood;
-        this.fixes = new Fixes(audit, knownGood);
+        this.fixes = new Fixes(audit, knownGood, conditions::allows);
         this.reading = reading;
+        this.conditions = conditions;
         this.cancelled = cancelled;
     }
 
@@ -50,7 +54,7 @@ public final class RepairCauses {
 
     /** Plans the repair, and takes its changes where they do better. Worth it only where they may ({@link #mayDoBetter}). */
     public RootCauses.Found better(RootCauses.Found causes) {
-        Repair repair = new WholeRepair(fixes.audit(), knownGood, reading, Conditions.NONE, cancelled)
+        Repair repair = new WholeRepair(fixes.audit(), knownGood, reading, conditions, cancelled)
                 .knowing(causes)
                 .best();
         return repair == null ? causes : better(causes, repair);

@@ -84,7 +84,7 @@ class AnyOrderTest {
     }
 
     private static List<RootCauses.Group> causes(Reading reading, @org.jspecify.annotations.Nullable Rig good) {
-        return RootCauses.of(AUDIT, good, reading, () -> false, () -> false, progress -> {})
+        return RootCauses.of(new Fixes(AUDIT, good), reading, () -> false, () -> false, progress -> {})
                 .groups();
     }
 }

@@ -15,6 +15,7 @@ import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.CaseProblem;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.UnsavedChanges;
+import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.intake.Questions;
@@ -86,7 +87,7 @@ public final class ReaderFuzz {
             audit.read(rig, what.brief());
             long until = System.nanoTime() + SECOND / 2;
             Reading quick = audit.quick().read(rig, what.brief());
-            RootCauses.of(audit.quick(), null, quick, () -> false, () -> System.nanoTime() > until, x -> {});
+            RootCauses.of(new Fixes(audit.quick()), quick, () -> false, () -> System.nanoTime() > until, x -> {});
         } catch (RigTooLarge e) {
             if (String.valueOf(e.getMessage()).isBlank()) {
                 throw new IllegalStateException("a message is needed", e);

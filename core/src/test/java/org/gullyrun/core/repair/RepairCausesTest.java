@@ -56,13 +56,14 @@ class RepairCausesTest {
         assertTrue(RepairCauses.mayDoBetter(first));
         assertFalse(first.left().isEmpty(), "the strip is muted, and what it should bring stays missing");
 
-        RootCauses.Found better = new RepairCauses(AUDIT, null, reading, () -> false).better(first);
+        RootCauses.Found better = new RepairCauses(AUDIT, null, reading, Conditions.NONE, () -> false).better(first);
         assertEquals(
                 new HashSet<>(Changes.between(broken, well)),
                 new HashSet<>(Together.of(broken, better.groups())),
                 "exactly what was planted is taken back");
         assertTrue(better.done() && better.left().isEmpty());
-        assertSame(first, new RepairCauses(AUDIT, null, reading, () -> true).better(first), "cancelled");
+        assertSame(
+                first, new RepairCauses(AUDIT, null, reading, Conditions.NONE, () -> true).better(first), "cancelled");
     }
 
     /** Whatever the rig: no more is left than before, and what the causes say they leave is what an audit from scratch finds. */
@@ -74,7 +75,7 @@ class RepairCausesTest {
             Rig rig = RandomRigs.of(seed);
             Reading reading = AUDIT.read(rig, RandomRigs.brief(rig, new Random(seed)));
             RootCauses.Found first = causes(reading);
-            RootCauses.Found found = new RepairCauses(AUDIT, null, reading, () -> false).better(first);
+            RootCauses.Found found = new RepairCauses(AUDIT, null, reading, Conditions.NONE, () -> false).better(first);
             assertTrue(found.done(), "seed " + seed);
             assertTrue(bad(found.left()).size() <= bad(first.left()).size(), "seed " + seed);
             List<Change> changes = found.groups().isEmpty() ? List.of() : Together.of(rig, found.groups());

@@ -98,7 +98,8 @@ class TextsTest {
                 texts.add(fix.price());
             }
         }
-        RootCauses.Found causes = RootCauses.of(AUDIT.quick(), null, reading, () -> false, () -> false, progress -> {});
+        RootCauses.Found causes =
+                RootCauses.of(new Fixes(AUDIT.quick()), reading, () -> false, () -> false, progress -> {});
         causes.groups().forEach(g -> texts.add(g.fix().sentence()));
         texts.addAll(CreatorText.of(reading, causes).lines().toList());
         WhatIf.events(reading.rig()).forEach(e -> texts.add(e.sentence()));

@@ -219,7 +219,16 @@ public final class FindingsView extends ScrollPane {
                 + (bad && !state.causes().done()
                         ? "Looking for root causes …"
                         : "Grouped by root cause, worst first. Up and down move through them, T shows one on the map,"
-                                + " W waives it, C copies it for the creator.");
+                                + " W waives it, C copies it for the creator."
+                                + (bad ? leftAlone(state.ruledOut().size()) : ""));
+    }
+
+    private static String leftAlone(int ruledOut) {
+        return switch (ruledOut) {
+            case 0 -> "";
+            case 1 -> " One setting is left alone, as ruled out in Repair.";
+            default -> " " + ruledOut + " settings are left alone, as ruled out in Repair.";
+        };
     }
 
     /** Those of a group that are still found and wanted; they count as told. */

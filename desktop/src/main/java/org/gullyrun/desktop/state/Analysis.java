@@ -1,16 +1,16 @@
 package org.gullyrun.desktop.state;
 
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -23,7 +23,9 @@ import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.RigTooLarge;
+import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.RepairCauses;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -45,8 +47,8 @@ final class Analysis implements AutoCloseable {
         /** The slow rules have been asked too. */
         void deepened(Reading whole, ViewModels models);
 
-        /** Root causes, as far as found. */
-        void found(RootCauses.Found causes);
+        /** Root causes, as far as found, without what is ruled out. */
+        void found(RootCauses.Found causes, Set<Address> ruledOut);
 
         /** Fixes of the selected finding, as far as verified. */
         void found(FixList fixes);
@@ -76,12 +78,12 @@ final class Analysis implements AutoCloseable {
     private final Consumer<Runnable> interfaceThread;
     private final Results results;
     private final Pace pace;
-    private final ExecutorService reader = worker("reader");
-    private final ExecutorService fixer = worker("fixer");
+    private final ExecutorService reader = Workers.of("reader");
+    private final ExecutorService fixer = Workers.of("fixer");
     /** For what views need worked out, maps above all. */
-    private final ExecutorService drawer = worker("drawer");
+    private final ExecutorService drawer = Workers.of("drawer");
     /** Beside the fixer, so that fixes of the selection do not wait for root causes. */
-    private final ExecutorService seeker = seekers();
+    private final ExecutorService seeker = Workers.seekers();
 
     private final AtomicLong newest = new AtomicLong();
     private final AtomicLong newestFixes = new AtomicLong();
@@ -94,30 +96,6 @@ final class Analysis implements AutoCloseable {
         this.results = results;
         this.pace = pace;
         this.lastPressed = System.nanoTime() - pace.idle() * 1_000_000L;
-    }
-
-    /** A thread for work of one kind, which ends with the program. */
-    static ExecutorService worker(String name) {
-        return Executors.newSingleThreadExecutor(task -> {
-            Thread thread = new Thread(task, "gullyrun-" + name);
-            thread.setDaemon(true);
-            return thread;
-        });
-    }
-
-    /** Threads for fixes and causes: no more than two, as each holds readings of its own. */
-    private static ExecutorService seekers() {
-        int most = Math.min(2, Runtime.getRuntime().availableProcessors());
-        return new ForkJoinPool(
-                most,
-                pool -> {
-                    var thread = ForkJoinPool.defaultForkJoinWorkerThreadFactory.newThread(pool);
-                    thread.setName("gullyrun-seeker");
-                    thread.setDaemon(true);
-                    return thread;
-                },
-                null,
-                true);
     }
 
     static Audit audit(Case what) {
@@ -271,39 +249,58 @@ final class Analysis implements AutoCloseable {
                 }
             });
             if (shown.step() != Step.REPAIR) {
-                seekCauses(audit.quick(), shown.goodRig(), quick, turn);
+                seekCauses(audit.quick(), shown, turn);
             }
         };
         CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, seeker)
                 .execute(reporting("look for root causes", look));
     }
 
+    /** Looks anew for fixes and root causes where something else is ruled out. */
+    void proposeAnew(State before, State now) {
+        if (!now.ruledOut().equals(before.ruledOut())) {
+            sought.forget();
+            seekFixes(now);
+            lookForCauses(now);
+        }
+    }
+
     /** Looks for the root causes that waited while a repair was worked through. */
     void lookForCauses(State shown) {
-        if (!sought.isOf(newest.get()) && shown.step() != Step.REPAIR) {
+        if (!sought.isOf(newest.get(), shown.ruledOut()) && shown.step() != Step.REPAIR) {
             lookDeeper(shown, false);
         }
     }
 
-    /** The root causes of what was read last, as far as they are worked out or being worked out: not done if they aren't. */
-    CompletableFuture<RootCauses.Found> causes() {
-        return sought.of(newest.get());
+    /**
+     * The root causes of what was read last, without what is ruled out there, as far as they are worked out or being worked
+     * out: not done if they aren't.
+     */
+    CompletableFuture<RootCauses.Found> causes(State shown) {
+        return sought.of(newest.get(), shown.ruledOut());
     }
 
     /** Looks for root causes in the background, until done, out of time, or overtaken by a change. */
-    private void seekCauses(Audit audit, @Nullable Rig good, Reading reading, long turn) {
+    private void seekCauses(Audit audit, State shown, long turn) {
+        Set<Address> ruledOut = shown.ruledOut();
+        Reading reading = shown.reading();
         Consumer<RootCauses.Found> show = found -> interfaceThread.accept(() -> {
-            if (turn == newest.get()) {
-                results.found(found);
+            if (turn == newest.get() && sought.isOf(turn, ruledOut)) {
+                results.found(found, ruledOut);
             }
         });
+        BooleanSupplier over = () -> isOver(turn, newest) || !sought.isOf(turn, ruledOut);
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         RootCauses.Found found = sought.seek(
                 turn,
-                () -> RootCauses.of(
-                        audit, good, reading, () -> isOver(turn, newest), () -> System.nanoTime() > until, show));
-        RepairCauses repair =
-                new RepairCauses(audit, good, reading, () -> isOver(turn, newest) || System.nanoTime() > until);
+                ruledOut,
+                () -> RootCauses.of(shown.fixes(audit), reading, over, () -> System.nanoTime() > until, show));
+        RepairCauses repair = new RepairCauses(
+                audit,
+                shown.goodRig(),
+                reading,
+                Conditions.ruledOut(ruledOut),
+                () -> over.getAsBoolean() || System.nanoTime() > until);
         if (found.done() && RepairCauses.mayDoBetter(found)) {
             show.accept(new RootCauses.Found(found.groups(), List.of(), RootCauses.Progress.WORKING));
             found = repair.better(found);
@@ -322,11 +319,10 @@ final class Analysis implements AutoCloseable {
             return; // the last frame may still ask after the window was closed
         }
         Audit all = audit(shown.what());
-        Rig good = shown.goodRig();
-        Audit audit = all.isDeep(finding.rule()) ? all : all.quick();
+        Fixes fixes = shown.fixes(all.isDeep(finding.rule()) ? all : all.quick());
         Runnable work = () -> {
             if (turn == newestFixes.get()) {
-                seekFixes(audit, good, reading, finding, turn);
+                seekFixes(fixes, reading, finding, turn);
             }
         };
         CompletableFuture.delayedExecutor(pace.fixes(), TimeUnit.MILLISECONDS, fixer)
@@ -334,11 +330,11 @@ final class Analysis implements AutoCloseable {
     }
 
     /** Looks for the fixes of one finding, likewise. */
-    private void seekFixes(Audit audit, @Nullable Rig good, Reading reading, Finding finding, long turn) {
+    private void seekFixes(Fixes search, Reading reading, Finding finding, long turn) {
         long[] shown = {System.nanoTime()};
         long until = System.nanoTime() + FIXES_SECONDS * 1_000_000_000L;
-        List<Fix> fixes = new Fixes(audit, good)
-                .find(reading, finding, () -> turn != newestFixes.get() || System.nanoTime() > until, soFar -> {
+        List<Fix> fixes =
+                search.find(reading, finding, () -> turn != newestFixes.get() || System.nanoTime() > until, soFar -> {
                     if (System.nanoTime() - shown[0] > STILL_TRYING * 1_000_000L) {
                         shown[0] = System.nanoTime();
                         show(turn, new FixList(finding.identity(), soFar, RootCauses.Progress.WORKING));

@@ -38,7 +38,7 @@ final class CaseSession implements AutoCloseable {
     private final Analysis analysis;
     private final Safekeeping safe;
     private final History history = new History();
-    private final ExecutorService filer = Analysis.worker("filer");
+    private final ExecutorService filer = Workers.of("filer");
     private final ScheduledExecutorService watchman = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "gullyrun-watchman");
         thread.setDaemon(true);

@@ -23,11 +23,16 @@ import org.jspecify.annotations.Nullable;
  * @param survey the id of the survey shown
  * @param record what is kept of it; null if nothing is
  * @param done the changes that were ticked off and still stand
+ * @param conditions what is ruled out
  */
-record KeptWork(String survey, @Nullable WorkRecord record, List<Change> done) {
+record KeptWork(String survey, @Nullable WorkRecord record, List<Change> done, Conditions conditions) {
     static KeptWork of(State state) {
         WorkRecord record = state.what().workOrder(state.survey());
-        return new KeptWork(state.survey(), record, record == null ? List.of() : done(state, record));
+        return new KeptWork(
+                state.survey(),
+                record,
+                record == null ? List.of() : done(state, record),
+                Conditions.ruledOut(state.ruledOut()));
     }
 
     /** What was done and still stands, in the order in which it was, by what differs from the survey as found. */
@@ -46,15 +51,6 @@ record KeptWork(String survey, @Nullable WorkRecord record, List<Change> done) {
         } catch (IllegalArgumentException e) {
             return List.of(); // the surveys are of different rigs by now
         }
-    }
-
-    /** What is ruled out. */
-    Conditions conditions() {
-        Conditions conditions = Conditions.NONE;
-        for (WorkRecord.RuledOut out : record == null ? List.<WorkRecord.RuledOut>of() : record.ruledOut()) {
-            conditions = conditions.without(out.at());
-        }
-        return conditions;
     }
 
     /** Whether the order is meant for a show on air; it is until somebody says otherwise. */

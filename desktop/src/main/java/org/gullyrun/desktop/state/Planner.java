@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
@@ -20,6 +21,7 @@ import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WholeRepair;
 import org.gullyrun.core.repair.WorkPlan;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Ids;
@@ -41,13 +43,15 @@ public final class Planner {
     private final AtomicLong newest = new AtomicLong();
 
     private final AtomicLong newestInstead = new AtomicLong();
+    /** What the case said isn't possible when the repair was planned last; only asked on the interface thread. */
+    private Set<Address> ruledOut = Set.of();
 
     Planner(Store store, Analysis analysis) {
         this.store = store;
         this.analysis = analysis;
     }
 
-    /** Plans anew where the rig that is shown is another, and draws the plan for another scene. */
+    /** Plans anew where the rig that is shown is another or something else is ruled out, and draws the plan for another scene. */
     void follow(State now) {
         if (now.step() != Step.REPAIR || now.isAnswerOld() || now.alerts().isNotAudited()) {
             return;
@@ -66,6 +70,9 @@ public final class Planner {
                 return;
             }
             plan(now, same ? known.conditions() : kept.conditions(), same ? known.onAir() : kept.onAir(), kept.done());
+        } else if (!now.ruledOut().equals(ruledOut)) {
+            Conditions conditions = known.conditions().ruledOut(ruledOut, now.ruledOut());
+            plan(now, conditions, known.onAir(), known.done());
         } else if (known.plan() != null && known.scene() != now.scene() && !known.isWorking()) {
             redraw(now, known.plan());
         }
@@ -103,18 +110,19 @@ public final class Planner {
     /** Works the plan out under some conditions. */
     private void plan(State now, Conditions conditions, boolean onAir, List<Change> done) {
         long turn = begun();
+        ruledOut = now.ruledOut();
         store.show(now.planning().begun(now.reading(), conditions, onAir, done, now.survey()));
         Case what = now.what();
         Rig good = now.goodRig();
         int scene = now.scene();
         KeptWork kept = KeptWork.of(now);
-        CompletableFuture<RootCauses.Found> causes = analysis.causes();
+        CompletableFuture<RootCauses.Found> causes = analysis.causes(now);
         BooleanSupplier over = () -> turn != newest.get();
         analysis.longWork("plan the repair", () -> {
             Audit audit = Analysis.audit(what).quick();
             Reading reading = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
             WholeRepair whole = new WholeRepair(audit, good, reading, conditions, over);
-            if (conditions.equals(Conditions.NONE)) {
+            if (conditions.equals(kept.conditions())) {
                 whole = whole.knowing(causes.join());
             }
             WorkPlan[] plan = new WorkPlan[1];
@@ -185,13 +193,7 @@ public final class Planner {
         WorkPlan plan = now.planning().plan();
         WorkPlan.Step step = now.planning().current();
         if (plan != null && step != null) {
-            Conditions conditions = now.planning().conditions().without(Conditions.about(step.change()));
             store.edit(KeptWork.of(now).ruledOut(plan, step, reason), "rule out: " + step.sentence());
-            plan(
-                    store.state(),
-                    conditions,
-                    now.planning().onAir(),
-                    now.planning().done());
             store.tell(new Message("Planned anew without: " + step.sentence() + ".", false));
         }
     }

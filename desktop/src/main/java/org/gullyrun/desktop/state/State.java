@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.FindingFilter;
 import org.gullyrun.core.audit.JoinedFindings;
@@ -16,8 +17,11 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.casefile.UnsavedChanges;
+import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.repair.Conditions;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -158,9 +162,21 @@ public record State(
                 && Objects.equals(changed.goodRig(survey), what.goodRig(survey));
     }
 
-    /** A case in which nothing is heard otherwise. */
+    /** A case in which nothing is heard otherwise, but something else may be ruled out. */
     State noting(Case changed) {
-        return new State(changed, file, past, place, answer, shown, proposals, message, leftovers, alerts, look);
+        boolean otherCauses = !changed.ruledOut(survey()).equals(ruledOut());
+        return new State(
+                changed,
+                file,
+                past,
+                place,
+                answer,
+                shown,
+                proposals,
+                message,
+                leftovers,
+                otherCauses ? alerts.causes(true) : alerts,
+                look);
     }
 
     State with(Past other) {
@@ -360,5 +376,15 @@ public record State(
     @Nullable
     Rig goodRig() {
         return what.goodRig(survey());
+    }
+
+    /** What isn't possible in the survey shown, as was found out in Repair. */
+    public Set<Address> ruledOut() {
+        return what.ruledOut(survey());
+    }
+
+    /** Fixes of what is shown, as an audit sees them. */
+    Fixes fixes(Audit audit) {
+        return new Fixes(audit, goodRig(), Conditions.ruledOut(ruledOut())::allows);
     }
 }

@@ -3,6 +3,7 @@ package org.gullyrun.desktop.state;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -14,6 +15,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
@@ -131,9 +133,9 @@ public final class Store implements AutoCloseable {
         }
 
         @Override
-        public void found(RootCauses.Found causes) {
+        public void found(RootCauses.Found causes, Set<Address> ruledOut) {
             // Those of before stay until the new ones are complete: groups do not come and go at every change.
-            if (!state.causes().ended() || causes.ended()) {
+            if (ruledOut.equals(state.ruledOut()) && (!state.causes().ended() || causes.ended())) {
                 next(state.with(causes));
             }
         }
@@ -270,7 +272,9 @@ public final class Store implements AutoCloseable {
                 ? survey
                 : changed.surveys().getFirst().id();
         if (state.isHeardAlike(changed, shown)) {
+            State before = state;
             next(state.noting(changed).with(session.past()));
+            analysis.proposeAnew(before, state);
         } else {
             read(state.with(changed, shown, state.scene()).with(session.past()));
         }
@@ -318,8 +322,7 @@ public final class Store implements AutoCloseable {
     }
 
     /**
-     * Saves the case as it is now, off the interface thread, and goes on with that file. What is changed meanwhile counts as
-     * unsaved.
+     * Saves the case as it is now, off the interface thread, and goes on with that file. Later changes count as unsaved.
      *
      * @param over whether to save even over what another program has written to the file since it was opened
      * @param then done once it is saved; not if it can't be, which is reported
@@ -351,10 +354,7 @@ public final class Store implements AutoCloseable {
         }
     }
 
-    /**
-     * Goes to a state whose rig or brief is another, and reads it. What is read within a few milliseconds comes in one piece
-     * with the change itself: one frame is painted then instead of two.
-     */
+    /** Goes to a state with another rig or brief, and reads it; in one frame with the change where that takes a moment. */
     private void read(State changed) {
         Answer soon = analysis.read(changed.what(), changed.surveyShown().rig(), changed);
         if (soon == null) {

@@ -79,12 +79,36 @@ class PlannerTest extends WithoutWindow {
                 List.of(new WorkRecord.RuledOut(Conditions.about(step.change()), "she can't reach it")),
                 kept().ruledOut());
         assertEquals(SampleShow.AS_FOUND, kept().found());
+        store.go(Step.FINDINGS);
+        assertFalse(causes().contains(step.change()), "nor is it proposed in Findings");
+        store.go(Step.REPAIR);
         store.planner().allowAll();
         assertEquals(List.of(), kept().ruledOut());
+        untilPlanned(step, true);
+        store.go(Step.FINDINGS);
+        assertTrue(causes().contains(step.change()));
         store.undo();
         assertEquals(1, kept().ruledOut().size());
+        assertFalse(causes().contains(step.change()));
+        store.go(Step.REPAIR);
+        untilPlanned(step, false);
         store.undo();
         assertNull(store.state().what().workOrder(store.state().survey()));
+        untilPlanned(step, true);
+    }
+
+    /** Waits for a plan with a step, or without it. */
+    private void untilPlanned(WorkPlan.Step step, boolean with) throws InterruptedException {
+        until(() -> store.state().planning().plan() instanceof WorkPlan plan
+                && sentences(plan).contains(step.sentence()) == with);
+    }
+
+    /** The changes of the root causes, once they are those of the case as it stands. */
+    private List<Change> causes() throws InterruptedException {
+        until(() -> store.state().causes().ended() && !store.state().alerts().causesOld());
+        return store.state().causes().groups().stream()
+                .flatMap(g -> g.fix().changes().stream())
+                .toList();
     }
 
     @Test
