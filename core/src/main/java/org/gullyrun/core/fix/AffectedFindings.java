@@ -39,7 +39,7 @@ import org.gullyrun.core.rig.Setting;
  * <p>Cost: for each change a look at the findings; what reaches a point is worked out once for each, and scenes that are
  * alike are looked at once.
  */
-final class AffectedFindings {
+public final class AffectedFindings {
     private static final Set<String> CHOICES =
             Set.of(Applications.PROGRAM_CHOICE.key(), Applications.SYSTEM_CHOICE.key());
     private static final Set<Setting<?>> USABLE = Set.of(Devices.PRESENT, Devices.ENABLED, Devices.PERMITTED);
@@ -51,7 +51,8 @@ final class AffectedFindings {
     private final Map<Change.Set, List<Place>> places = new HashMap<>();
     private final Map<String, Ends> ends = new HashMap<>();
 
-    AffectedFindings(Reading reading) {
+    /** Findings of a reading. */
+    public AffectedFindings(Reading reading) {
         this.reading = reading;
         this.scenes = unlike(reading.scenes());
     }
@@ -76,7 +77,7 @@ final class AffectedFindings {
     private record Place(int scene, Does does, int[] from, int[] to) {}
 
     /** The findings among some that changes might clear by opening, closing or leading routes elsewhere. */
-    List<Finding> by(List<Change> changes, Collection<Finding> findings) {
+    public List<Finding> by(List<Change> changes, Collection<Finding> findings) {
         List<Place> all = new ArrayList<>();
         for (Change change : changes) {
             switch (change) {

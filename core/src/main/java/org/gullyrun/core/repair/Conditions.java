@@ -24,6 +24,11 @@ public record Conditions(Set<Address> without, List<Change> required) {
         required = List.copyOf(required);
     }
 
+    /** Whether a change has to be made, or another of the same setting. */
+    boolean requires(Change change) {
+        return required.stream().anyMatch(r -> about(r).equals(about(change)));
+    }
+
     /** Only that some settings can't be changed. */
     public static Conditions ruledOut(Set<Address> without) {
         return new Conditions(without, List.of());

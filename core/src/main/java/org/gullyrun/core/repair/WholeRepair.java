@@ -26,7 +26,7 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Needs: a reading and the audit that made it. Gives: the root causes as one set, from which every change is dropped that
  * turns out not to be needed; an irreducible set in the sense of Junker, QuickXplain (2004), found by leaving out one change
- * after the other, for which fewer are put where some are found ({@link SmallerSet}). Which sets are smallest is the minimal
+ * after the other, for which fewer are put where some are found ({@link Replacement}, {@link SmallerSet}). Which sets are smallest is the minimal
  * hitting set problem of Reiter, A theory of diagnosis from first principles (1987); that nothing smaller does is only said where
  * every smaller set was tried. Cost: that of the root causes,
  * and an audit for each change; an alternative costs as much again.
@@ -105,7 +105,7 @@ public final class WholeRepair {
             progress.accept(List.copyOf(repairs));
         }
         for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
-            Repair other = repairs.size() > mostOthers || isRequired(conditions, change)
+            Repair other = repairs.size() > mostOthers || conditions.requires(change)
                     ? null
                     : without(first, change, List.of());
             if (other != null && isAnotherWay(other, repairs)) {
@@ -126,7 +126,18 @@ public final class WholeRepair {
     private Repair bettered(Repair repair, Consumer<Repair> progress) {
         long until = System.nanoTime() + BETTERING_SECONDS * 1_000_000_000L;
         BooleanSupplier ended = () -> cancelled.getAsBoolean() || System.nanoTime() > until;
-        return new Exchange(new OtherRepairs(ended), ended).bettered(repair, progress);
+        Replacement replacement = new Replacement(
+                audit,
+                new Fixes(audit, knownGood, conditions::allows),
+                conditions,
+                changes -> irreducible(changes, conditions),
+                ended);
+        Repair best = new Exchange(new OtherRepairs(ended), ended).bettered(repair, progress);
+        for (Repair fewer = replacement.of(best); fewer != null; fewer = replacement.of(best)) {
+            progress.accept(fewer);
+            best = new Exchange(new OtherRepairs(ended), ended).bettered(fewer, progress);
+        }
+        return best;
     }
 
     /** The same repair with fewer changes where there are any, and with what is known of its size. */
@@ -177,7 +188,7 @@ public final class WholeRepair {
 
         @Override
         public @Nullable Repair without(Repair repair, Change change, List<Change> before) {
-            return isRequired(conditions, change) ? null : WholeRepair.this.without(repair, change, before);
+            return conditions.requires(change) ? null : WholeRepair.this.without(repair, change, before);
         }
 
         @Override
@@ -244,7 +255,7 @@ public final class WholeRepair {
         while (dropped && !cancelled.getAsBoolean()) {
             dropped = false;
             for (Change change : List.copyOf(kept).reversed()) {
-                Reading without = cancelled.getAsBoolean() || isRequired(under, change) ? null : without(kept, change);
+                Reading without = cancelled.getAsBoolean() || under.requires(change) ? null : without(kept, change);
                 if (without != null && left.containsAll(bad(without))) {
                     kept.remove(change);
                     after = without;
@@ -257,10 +268,6 @@ public final class WholeRepair {
                 ? Repair.Proof.UNPROVED
                 : kept.size() < 2 ? Repair.Proof.NO_SMALLER_SET : Repair.Proof.NONE_CAN_BE_LEFT_OUT;
         return new Repair(kept, reading, after, proof);
-    }
-
-    private static boolean isRequired(Conditions under, Change change) {
-        return under.required().stream().anyMatch(r -> Conditions.about(r).equals(Conditions.about(change)));
     }
 
     /** The rig with all of some changes but one, read; null if the others don't fit without it. */

@@ -20,6 +20,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
 /** Faults that hide each other: no change that takes one back does any good before another has been taken back. */
@@ -49,11 +50,14 @@ class HiddenFaultsTest {
     private void areTakenBack(Change... faults) {
         Rig broken = Changes.apply(good, List.of(faults));
         Reading reading = AUDIT.read(broken, starting.brief());
-        Repair repair =
-                Objects.requireNonNull(new WholeRepair(AUDIT, null, reading, Conditions.NONE, () -> false).best());
+        Repair repair = repaired(reading);
         assertEquals(List.of(), repair.left());
         assertEquals("the whole", repair.scope());
         assertEquals(new HashSet<>(Changes.between(broken, good)), new HashSet<>(repair.changes()));
+    }
+
+    private static Repair repaired(Reading reading) {
+        return Objects.requireNonNull(new WholeRepair(AUDIT, null, reading, Conditions.NONE, () -> false).best());
     }
 
     @Test
@@ -118,5 +122,31 @@ class HiddenFaultsTest {
                 fault("game", Mixers.CROSSING_LEVEL.of("show"), -40.0),
                 fault("outlet-host-s-ears", Outlets.DEVICE, Choice.to("mixer-talk-in")),
                 fault("heather-microphone", Devices.PRESENT, false));
+    }
+
+    @Test
+    void oneChangeTakesThePlaceOfSeveralThatLeadAroundAFault() {
+        in("mixer program");
+        areTakenBack(
+                fault("call", Mixers.TARGET, Choice.to("mixer-show-out")),
+                fault("tidecall", Applications.INPUT_MUTED, true),
+                fault("element-2", Applications.PROGRAM_CHOICE, Choice.to("heather-headset")),
+                fault("in-the-mix", Productions.PROGRAM, false));
+    }
+
+    /** One strip reads the other's microphone: putting it right is one change, swapping what both are for is four. */
+    @Test
+    void nothingIsRewiredAroundAStripThatReadsTheWrongDevice() {
+        good = SampleShow.make().survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        Rig broken = Changes.apply(
+                good,
+                List.of(
+                        fault("farcall-out", Applications.PROGRAM_CHOICE, Choice.to("mole")),
+                        fault("dome-speaker", Devices.PRESENT, false),
+                        fault("strip-dome", Mixers.FEED, Choice.to("larch")),
+                        fault("pass-wren", Links.PASS_GAIN, -40.0)));
+        Repair repair = repaired(AUDIT.read(broken, SampleShow.make().brief()));
+        assertEquals(List.of(), repair.left());
+        assertEquals(4, repair.changes().size(), repair.sentences().toString());
     }
 }
