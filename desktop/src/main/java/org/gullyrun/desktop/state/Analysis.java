@@ -1,7 +1,6 @@
 package org.gullyrun.desktop.state;
 
 import java.util.List;
-import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -25,7 +24,6 @@ import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.RepairCauses;
-import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -48,7 +46,7 @@ final class Analysis implements AutoCloseable {
         void deepened(Reading whole, ViewModels models);
 
         /** Root causes, as far as found, without what is ruled out. */
-        void found(RootCauses.Found causes, Set<Address> ruledOut);
+        void found(RootCauses.Found causes);
 
         /** Fixes of the selected finding, as far as verified. */
         void found(FixList fixes);
@@ -87,6 +85,9 @@ final class Analysis implements AutoCloseable {
 
     private final AtomicLong newest = new AtomicLong();
     private final AtomicLong newestFixes = new AtomicLong();
+    /** Counts how often something else was ruled out. */
+    private final AtomicLong newestTerms = new AtomicLong();
+
     private final SoughtCauses sought = new SoughtCauses();
     /** When a person last pressed something, in {@link System#nanoTime}. */
     private volatile long lastPressed;
@@ -234,6 +235,7 @@ final class Analysis implements AutoCloseable {
             return;
         }
         long turn = newest.get();
+        long terms = newestTerms.get();
         Reading quick = shown.reading();
         Audit audit = audit(shown.what());
         Runnable look = () -> {
@@ -248,8 +250,8 @@ final class Analysis implements AutoCloseable {
                     results.deepened(whole, models);
                 }
             });
-            if (shown.step() != Step.REPAIR) {
-                seekCauses(audit.quick(), shown, turn);
+            if (shown.step() != Step.REPAIR && terms == newestTerms.get()) {
+                seekCauses(audit.quick(), shown, turn, terms);
             }
         };
         CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, seeker)
@@ -259,7 +261,7 @@ final class Analysis implements AutoCloseable {
     /** Looks anew for fixes and root causes where something else is ruled out. */
     void proposeAnew(State before, State now) {
         if (!now.ruledOut().equals(before.ruledOut())) {
-            sought.forget();
+            newestTerms.incrementAndGet();
             seekFixes(now);
             lookForCauses(now);
         }
@@ -267,39 +269,38 @@ final class Analysis implements AutoCloseable {
 
     /** Looks for the root causes that waited while a repair was worked through. */
     void lookForCauses(State shown) {
-        if (!sought.isOf(newest.get(), shown.ruledOut()) && shown.step() != Step.REPAIR) {
+        if (!sought.isOf(newest.get(), newestTerms.get()) && shown.step() != Step.REPAIR) {
             lookDeeper(shown, false);
         }
     }
 
     /**
-     * The root causes of what was read last, without what is ruled out there, as far as they are worked out or being worked
-     * out: not done if they aren't.
+     * The root causes of what was read last, without what is ruled out, as far as they are worked out or being worked out: not
+     * done if they aren't.
      */
-    CompletableFuture<RootCauses.Found> causes(State shown) {
-        return sought.of(newest.get(), shown.ruledOut());
+    CompletableFuture<RootCauses.Found> causes() {
+        return sought.of(newest.get(), newestTerms.get());
     }
 
     /** Looks for root causes in the background, until done, out of time, or overtaken by a change. */
-    private void seekCauses(Audit audit, State shown, long turn) {
-        Set<Address> ruledOut = shown.ruledOut();
+    private void seekCauses(Audit audit, State shown, long turn, long terms) {
         Reading reading = shown.reading();
         Consumer<RootCauses.Found> show = found -> interfaceThread.accept(() -> {
-            if (turn == newest.get() && sought.isOf(turn, ruledOut)) {
-                results.found(found, ruledOut);
+            if (turn == newest.get() && terms == newestTerms.get()) {
+                results.found(found);
             }
         });
-        BooleanSupplier over = () -> isOver(turn, newest) || !sought.isOf(turn, ruledOut);
+        BooleanSupplier over = () -> isOver(turn, newest) || terms != newestTerms.get();
         long until = System.nanoTime() + CAUSES_SECONDS * 1_000_000_000L;
         RootCauses.Found found = sought.seek(
                 turn,
-                ruledOut,
+                terms,
                 () -> RootCauses.of(shown.fixes(audit), reading, over, () -> System.nanoTime() > until, show));
         RepairCauses repair = new RepairCauses(
                 audit,
                 shown.goodRig(),
                 reading,
-                Conditions.ruledOut(ruledOut),
+                Conditions.ruledOut(shown.ruledOut()),
                 () -> over.getAsBoolean() || System.nanoTime() > until);
         if (found.done() && RepairCauses.mayDoBetter(found)) {
             show.accept(new RootCauses.Found(found.groups(), List.of(), RootCauses.Progress.WORKING));

@@ -116,7 +116,7 @@ public final class Planner {
         Rig good = now.goodRig();
         int scene = now.scene();
         KeptWork kept = KeptWork.of(now);
-        CompletableFuture<RootCauses.Found> causes = analysis.causes(now);
+        CompletableFuture<RootCauses.Found> causes = analysis.causes();
         BooleanSupplier over = () -> turn != newest.get();
         analysis.longWork("plan the repair", () -> {
             Audit audit = Analysis.audit(what).quick();

@@ -3,7 +3,6 @@ package org.gullyrun.desktop.state;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -15,7 +14,6 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Edit;
 import org.gullyrun.core.casefile.UnsavedChanges;
 import org.gullyrun.core.fix.RootCauses;
-import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
@@ -133,9 +131,9 @@ public final class Store implements AutoCloseable {
         }
 
         @Override
-        public void found(RootCauses.Found causes, Set<Address> ruledOut) {
+        public void found(RootCauses.Found causes) {
             // Those of before stay until the new ones are complete: groups do not come and go at every change.
-            if (ruledOut.equals(state.ruledOut()) && (!state.causes().ended() || causes.ended())) {
+            if (!state.causes().ended() || causes.ended()) {
                 next(state.with(causes));
             }
         }
