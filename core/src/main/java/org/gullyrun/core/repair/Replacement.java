@@ -1,7 +1,6 @@
 package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -190,6 +189,6 @@ final class Replacement {
     }
 
     private Set<String> bad(Reading of) {
-        return new HashSet<>(WholeRepair.bad(audit, of));
+        return WholeRepair.bad(audit, of);
     }
 }

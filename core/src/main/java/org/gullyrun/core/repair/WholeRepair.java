@@ -26,10 +26,10 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Needs: a reading and the audit that made it. Gives: the root causes as one set, from which every change is dropped that
  * turns out not to be needed; an irreducible set in the sense of Junker, QuickXplain (2004), found by leaving out one change
- * after the other, for which fewer are put where some are found ({@link Replacement}, {@link SmallerSet}). Which sets are smallest is the minimal
- * hitting set problem of Reiter, A theory of diagnosis from first principles (1987); that nothing smaller does is only said where
- * every smaller set was tried. Cost: that of the root causes,
- * and an audit for each change; an alternative costs as much again.
+ * after the other, for which fewer are put where some are found ({@link Replacement}, {@link SmallerSet}). Which sets are
+ * smallest is the minimal hitting set problem of Reiter, A theory of diagnosis from first principles (1987); that nothing smaller
+ * does is only said where every smaller set was tried. Cost: that of the root causes, and an audit for each change; an
+ * alternative costs as much again.
  */
 public final class WholeRepair {
     /** Of so many root causes, each is ruled out in turn to see whether there is another way. */
@@ -76,7 +76,7 @@ public final class WholeRepair {
         this.cancelled = cancelled;
     }
 
-    /** The same repair, found sooner where the root causes of this reading under the same audit were worked out to the end. */
+    /** The same repair, found sooner where the root causes of this reading under the same audit and conditions were worked out to the end. */
     public WholeRepair knowing(RootCauses.Found causes) {
         return new WholeRepair(audit, knownGood, reading, conditions, cancelled, causes);
     }
@@ -230,7 +230,7 @@ public final class WholeRepair {
      * to leave more findings than wanted.
      */
     private @Nullable Repair repair(Conditions under, Reading start, int mostLeft) {
-        RootCauses.Found causes = known.done() && start == reading && under.equals(Conditions.NONE)
+        RootCauses.Found causes = known.done() && start == reading && under.equals(conditions)
                 ? known
                 : RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, mostLeft);
         if (!causes.done()) {
