@@ -80,6 +80,14 @@ public final class RepairSide extends SidePane {
                     "soft"));
             return all;
         }
+        if (!planning.keepsConditions()) {
+            all.add(Nodes.label(
+                    planning.isWorking() ? "Planning anew …" : "No repair was found that way", "water-title"));
+            all.add(Nodes.label(
+                    planning.isWorking() ? "The new steps come in a moment." : "Shift X allows everything again.",
+                    "soft"));
+            return all;
+        }
         int at = planning.step();
         all.add(Nodes.label("Step " + (at + 1) + " of " + plan.steps().size(), "water-title"));
         part(all, "Say to the creator");

@@ -25,6 +25,9 @@ import org.gullyrun.desktop.state.Store;
  */
 public final class RepairView extends BorderPane {
     private final Store store;
+    /** How much is seen of the steps of before, while others are being worked out. */
+    private static final double PALE = 0.45;
+
     private final VBox head = new VBox(3);
     private final ScrollPane scroll = new ScrollPane();
     private final StepChart chart;
@@ -81,6 +84,7 @@ public final class RepairView extends BorderPane {
         if (now.step() == Step.REPAIR) {
             chart.draw(now, scroll.getViewportBounds().getWidth());
             chart.look(now.planning().step());
+            chart.setOpacity(now.planning().keepsConditions() ? 1 : PALE);
         }
     }
 
@@ -110,6 +114,11 @@ public final class RepairView extends BorderPane {
         } else if (plan == null) {
             title = planning.isWorking() ? "Looking for the fewest changes …" : "No repair was found";
             beneath = planning.isWorking() ? "" : "Look at the findings one by one.";
+        } else if (!planning.keepsConditions()) {
+            title = planning.isWorking() ? "Planning anew …" : "No repair was found that way";
+            beneath = planning.isWorking()
+                    ? "Below are the old steps."
+                    : "Below are the old steps. Shift X allows everything again.";
         } else if (plan.steps().isEmpty()) {
             boolean well = plan.repair().left().isEmpty();
             title = well
@@ -130,7 +139,12 @@ public final class RepairView extends BorderPane {
         heading.setMaxWidth(Double.MAX_VALUE);
         HBox row = new HBox(12, heading, air(planning));
         row.setAlignment(Pos.CENTER_LEFT);
-        var line = Nodes.label(beneath + (planning.isWorking() && plan != null ? " Working on it …" : ""), "soft");
+        var line = Nodes.label(
+                beneath
+                        + (planning.isWorking() && plan != null && planning.keepsConditions()
+                                ? " Working on it …"
+                                : ""),
+                "soft");
         line.setId("repair-claims");
         List<Node> all = new java.util.ArrayList<>(List.of(row, line));
         if (!planning.conditions().without().isEmpty()) {

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.state;
 
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -24,6 +25,7 @@ import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.flow.graph.RigTooLarge;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.RepairCauses;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -275,11 +277,11 @@ final class Analysis implements AutoCloseable {
     }
 
     /**
-     * The root causes of what was read last, without what is ruled out, as far as they are worked out or being worked out: not
-     * done if they aren't.
+     * The root causes of what was read last with just these settings ruled out, as far as they are worked out or being worked
+     * out: not done if they aren't.
      */
-    CompletableFuture<RootCauses.Found> causes() {
-        return sought.of(newest.get(), newestTerms.get());
+    CompletableFuture<RootCauses.Found> causes(Set<Address> ruledOut) {
+        return sought.of(newest.get(), ruledOut);
     }
 
     /** Looks for root causes in the background, until done, out of time, or overtaken by a change. */
@@ -295,6 +297,7 @@ final class Analysis implements AutoCloseable {
         RootCauses.Found found = sought.seek(
                 turn,
                 terms,
+                shown.ruledOut(),
                 () -> RootCauses.of(shown.fixes(audit), reading, over, () -> System.nanoTime() > until, show));
         RepairCauses repair = new RepairCauses(
                 audit,

@@ -116,7 +116,7 @@ public final class Planner {
         Rig good = now.goodRig();
         int scene = now.scene();
         KeptWork kept = KeptWork.of(now);
-        CompletableFuture<RootCauses.Found> causes = analysis.causes();
+        CompletableFuture<RootCauses.Found> causes = analysis.causes(now.ruledOut());
         BooleanSupplier over = () -> turn != newest.get();
         analysis.longWork("plan the repair", () -> {
             Audit audit = Analysis.audit(what).quick();
@@ -194,7 +194,7 @@ public final class Planner {
         WorkPlan.Step step = now.planning().current();
         if (plan != null && step != null) {
             store.edit(KeptWork.of(now).ruledOut(plan, step, reason), "rule out: " + step.sentence());
-            store.tell(new Message("Planned anew without: " + step.sentence() + ".", false));
+            store.tell(new Message("Planning anew without: " + step.sentence() + ".", false));
         }
     }
 
@@ -294,7 +294,7 @@ public final class Planner {
                 conditions = conditions.requiring(change);
             }
             plan(store.state(), conditions, now.onAir(), now.done());
-            store.tell(new Message("Planned anew with: " + fix.sentence() + ".", false));
+            store.tell(new Message("Planning anew with: " + fix.sentence() + ".", false));
         }
     }
 
@@ -303,7 +303,7 @@ public final class Planner {
         WorkPlan plan = store.state().planning().plan();
         if (plan != null) {
             require(way.beyond(plan.repair()));
-            store.tell(new Message("Planned the other way. Shift X allows everything again.", false));
+            store.tell(new Message("Planning the other way. Shift X allows everything again.", false));
         }
     }
 
@@ -332,7 +332,7 @@ public final class Planner {
         State now = store.state();
         WorkPlan.Step step = now.planning().current();
         if (step == null || !now.planning().isOf(now.reading())) {
-            return; // what is shown is of the rig before
+            return; // what is shown is the plan of before
         }
         List<Change> done = new ArrayList<>(now.planning().done());
         done.add(step.change());

@@ -52,10 +52,24 @@ public record Planning(
         done = List.copyOf(done);
     }
 
-    /** Whether there is a plan, and it is of the rig and brief of a reading; while it isn't, it is of those before. */
+    /**
+     * Whether there is a plan, it is of the rig and brief of a reading, and keeps to what is ruled out and required; while it
+     * isn't, it is the one of before.
+     */
     public boolean isOf(Reading reading) {
         Reading start = plan == null ? null : plan.states().getFirst();
-        return start != null && start.rig() == reading.rig() && start.brief() == reading.brief();
+        return start != null && start.rig() == reading.rig() && start.brief() == reading.brief() && keepsConditions();
+    }
+
+    /** Whether the plan, if there is one, makes no change that is ruled out, and those that are required. */
+    public boolean keepsConditions() {
+        return plan == null
+                || plan.steps().stream().allMatch(s -> conditions.allows(s.change()))
+                        && conditions.due(plan.states().getFirst().rig()).stream()
+                                .map(Conditions::about)
+                                .allMatch(due -> plan.steps().stream()
+                                        .anyMatch(s ->
+                                                Conditions.about(s.change()).equals(due)));
     }
 
     /** The step looked at; null if there is none. */
