@@ -77,9 +77,10 @@ final class AuditCommand implements Callable<Integer> {
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         RootCauses.Found first = causes ? causes(opened) : RootCauses.Found.NOTHING;
-        List<Repair> ways = causes && first.done() ? RepairCommand.ways(opened, Set.of(), CAUSES_SECONDS) : List.of();
+        List<Repair> ways =
+                causes && first.done() ? RepairCommand.ways(opened, first, Set.of(), CAUSES_SECONDS) : List.of();
         RootCauses.Found found = ways.isEmpty() ? first : agreed(opened, first, ways.getFirst());
-        FindingFixes each = fixes ? FindingFixes.of(opened, findings, FIXES_SECONDS) : FindingFixes.NONE;
+        FindingFixes each = fixes ? FindingFixes.of(opened, shown(opened, findings), FIXES_SECONDS) : FindingFixes.NONE;
         if (json) {
             out.print(Json.write(AuditJson.of(opened, findings, found, ways, each)) + "\n");
         } else {
@@ -90,6 +91,15 @@ final class AuditCommand implements Callable<Integer> {
                         .anyMatch(f -> f.severity()
                                 .atLeast(Severity.valueOf(failOn.name().toUpperCase(Locale.ROOT))));
         return bad ? Exit.FINDINGS : Exit.OK;
+    }
+
+    /** The findings whose fixes are told: of those that are one row in the text, the first. */
+    private List<Finding> shown(CaseArgument.Opened opened, List<Finding> findings) {
+        return json
+                ? findings
+                : JoinedFindings.of(opened.survey().rig(), findings).stream()
+                        .map(JoinedFindings::first)
+                        .toList();
     }
 
     /** The root causes. */

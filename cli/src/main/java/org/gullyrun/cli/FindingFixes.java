@@ -1,8 +1,12 @@
 package org.gullyrun.cli;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.fix.Fix;
@@ -13,31 +17,46 @@ final class FindingFixes {
     /** Of no finding at all. */
     static final FindingFixes NONE = new FindingFixes();
 
-    private final Map<String, List<Fix>> found = new LinkedHashMap<>();
-    private final Map<String, String> none = new LinkedHashMap<>();
+    private final Map<String, List<Fix>> found = new ConcurrentHashMap<>();
+    private final Map<String, String> none = new ConcurrentHashMap<>();
 
     private FindingFixes() {}
 
-    /** Looks for the fixes of all findings, in turn, for so many seconds altogether. */
+    /** Looks for the fixes of findings, the first ones first, for so many seconds altogether and with all processors. */
     static FindingFixes of(CaseArgument.Opened opened, List<Finding> findings, int seconds) {
         Reading reading = opened.reading();
-        Fixes fixes = opened.fixes(opened.audit());
+        Audit all = opened.audit();
+        // Only a finding of a rule that takes long needs an audit that asks these.
+        Fixes deep = opened.fixes(all).forMany(reading);
+        Fixes quick = opened.fixes(all.quick()).forMany(reading);
         long until = System.nanoTime() + seconds * 1_000_000_000L;
-        FindingFixes all = new FindingFixes();
-        for (Finding finding : findings) {
-            List<Fix> mine = fixes.find(reading, finding, () -> System.nanoTime() > until);
-            all.found.put(finding.identity(), mine);
-            if (mine.isEmpty()) {
-                all.none.put(
-                        finding.identity(),
-                        System.nanoTime() > until
-                                ? "there was no time to look"
-                                : opened.conditions().without().isEmpty()
-                                        ? "nothing that was tried helps without causing something worse"
-                                        : "nothing helps that is possible here and causes nothing worse");
-            }
+        FindingFixes each = new FindingFixes();
+        try (ExecutorService pool =
+                Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
+            findings.stream()
+                    .map(finding -> CompletableFuture.runAsync(
+                            () -> each.look(opened, all.isDeep(finding.rule()) ? deep : quick, finding, until), pool))
+                    .toList()
+                    .forEach(CompletableFuture::join);
         }
-        return all;
+        return each;
+    }
+
+    private void look(CaseArgument.Opened opened, Fixes fixes, Finding finding, long until) {
+        List<Fix> mine = fixes.find(opened.reading(), finding, () -> System.nanoTime() > until);
+        found.put(finding.identity(), mine);
+        if (mine.isEmpty()) {
+            none.put(finding.identity(), whyNone(opened, System.nanoTime() > until));
+        }
+    }
+
+    private static String whyNone(CaseArgument.Opened opened, boolean outOfTime) {
+        if (outOfTime) {
+            return "there was no time to look";
+        }
+        return opened.conditions().without().isEmpty()
+                ? "nothing that was tried helps without causing something worse"
+                : "nothing helps that is possible here and causes nothing worse";
     }
 
     /** Whether fixes of a finding were looked for. */

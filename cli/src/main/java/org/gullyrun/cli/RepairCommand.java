@@ -13,6 +13,7 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.AtomicFile;
+import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.repair.Conditions;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WholeRepair;
@@ -78,7 +79,7 @@ final class RepairCommand implements Callable<Integer> {
         for (String one : without) {
             ruledOut.add(ReachCommand.address(opened.survey().rig(), one));
         }
-        List<Repair> repairs = ways(opened, ruledOut, SECONDS);
+        List<Repair> repairs = ways(opened, RootCauses.Found.NOTHING, ruledOut, SECONDS);
         if (repairs.isEmpty()) {
             throw new FileProblem(
                     argument.file.getFileName() + ": this rig is too large to be repaired as a whole within " + SECONDS
@@ -105,8 +106,10 @@ final class RepairCommand implements Callable<Integer> {
     /**
      * Whole ways to repair the survey, the best first; none if there was no time for one. What was ruled out in the window isn't
      * possible here either.
+     *
+     * @param known the root causes of the survey where nothing more is ruled out, if they have been worked out
      */
-    static List<Repair> ways(CaseArgument.Opened opened, Set<Address> ruledOut, int seconds) {
+    static List<Repair> ways(CaseArgument.Opened opened, RootCauses.Found known, Set<Address> ruledOut, int seconds) {
         Audit audit = opened.quickAudit();
         Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
         Set<Address> without = new HashSet<>(ruledOut);
@@ -118,6 +121,7 @@ final class RepairCommand implements Callable<Integer> {
                         reading,
                         new Conditions(without, List.of()),
                         () -> System.nanoTime() > until)
+                .knowing(known)
                 .find(progress -> {});
     }
 

@@ -62,6 +62,7 @@ public final class Fixes {
     private final Audit audit;
     private final @Nullable Rig knownGood;
     private final Predicate<Change> allowed;
+    private final @Nullable TriedChanges tried;
     private @Nullable WhenGood whenGood;
 
     /** Fixes as an audit sees them, where no survey is known to be good. */
@@ -84,9 +85,19 @@ public final class Fixes {
      * @param allowed whether a change may be part of a fix: what isn't possible here, or isn't wanted, is never tried
      */
     public Fixes(Audit audit, @Nullable Rig knownGood, Predicate<Change> allowed) {
+        this(audit, knownGood, allowed, null);
+    }
+
+    private Fixes(Audit audit, @Nullable Rig knownGood, Predicate<Change> allowed, @Nullable TriedChanges tried) {
         this.audit = audit;
         this.knownGood = knownGood;
         this.allowed = allowed;
+        this.tried = tried;
+    }
+
+    /** The same for many findings of one reading: what was tried for one isn't read again for the next. */
+    public Fixes forMany(Reading reading) {
+        return new Fixes(audit, knownGood, allowed, new TriedChanges(audit, reading));
     }
 
     /** The audit by whose findings fixes are judged. */
@@ -269,7 +280,7 @@ public final class Fixes {
 
     /** The rig with changes that fit it, read. */
     Reading read(Reading before, List<Change> changes) {
-        return audit.read(before, changes);
+        return tried == null ? audit.read(before, changes) : tried.read(before, changes);
     }
 
     /** Makes changes and audits the rig; null if they do not fit it. */

@@ -23,8 +23,9 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Either the first clears the finding but causes something bad, and the second comes from what it causes: so what was put
  * otherwise since the rig was well is put back together with what would go wrong by it. Or the first clears a part of it: one
- * of two loops, some of the scenes, one of two switches on the way; it may cause something bad that the second takes back. Where one change is enough, such a pair only turns switches and levels back. Cost: an audit for each pair
- * that is tried, of each of these sorts at most 4 first changes with 48 second ones each.
+ * of two loops, some of the scenes, one of two switches on the way; it may cause something bad that the second takes back.
+ * Where one change is enough, such a pair only turns switches and levels back. Cost: an audit for each pair that is tried, of
+ * each of these sorts at most 4 first changes with 48 second ones each.
  */
 final class Pairs {
     /** Where one change is enough, a pair has to resolve so many times as much to be worth its second. */
