@@ -91,7 +91,8 @@ final class AuditJson {
         one.put("sentence", group.fix().sentence());
         one.put("changes", group.fix().changes().stream().map(AuditJson::plain).toList());
         one.put("fixes", group.findings().stream().map(Finding::identity).toList());
-        one.put("sideEffects", group.fix().altered());
+        one.put("causesNew", group.counted().created());
+        one.put("sideEffects", group.counted().altered());
         one.put("standsAlone", group.standsAlone());
         return one;
     }

@@ -30,9 +30,14 @@ import picocli.CommandLine.Parameters;
         },
         footer = {
             "",
-            "Exit codes: 0 all well; 1 a finding at least as severe as --fail-on says; 2 the command was not understood;",
-            "3 a file or the output cannot be read or written, or a rig is too large; 4 no display for the window;",
-            "5 the program could not be set up or built; 70 an error in the program."
+            "Exit codes:",
+            "   0  all is well",
+            "   1  a finding is at least as severe as --fail-on says",
+            "   2  the command was not understood",
+            "   3  a file or the output cannot be read or written, or a rig is too large",
+            "   4  there is no display for the window",
+            "   5  the program could not be set up or built",
+            "  70  an error in the program"
         })
 public final class Gullyrun implements Callable<Integer> {
     @Parameters(arity = "0..1", paramLabel = "CASE", description = "The case file to open in the window.")

@@ -1,5 +1,6 @@
 package org.gullyrun.core.fix;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.rig.Change;
 
@@ -46,25 +47,25 @@ public record Fix(
 
     /** What it clears and costs, in one line. */
     public String price() {
-        return price(cleared.size(), created.size(), altered) + (restores ? " · as in known good" : "");
+        return price(cleared.size()) + (restores ? " · as in known good" : "");
     }
 
     /**
-     * The price of a change in the form used everywhere: "fixes 6 · no side effects" or "fixes 6 · causes 1 new". What it
-     * causes is a side effect too.
+     * The price in the form used everywhere: "fixes 6 · no side effects", "fixes 6 · causes 1 new" or "fixes 6 · causes 3 new,
+     * only minor". What it causes is a side effect too.
      *
-     * @param fixes how many findings it resolves
-     * @param causes how many new ones it causes
-     * @param effects what else it changes, in words
+     * @param fixes how many findings it is told to resolve
      */
-    public static String price(int fixes, int causes, List<String> effects) {
-        String price = "fixes " + fixes + (causes > 0 ? " · causes " + causes + " new" : "");
-        if (effects.isEmpty()) {
-            return causes > 0 ? price : price + " · no side effects";
+    String price(int fixes) {
+        List<String> parts = new ArrayList<>(List.of("fixes " + fixes));
+        if (!created.isEmpty()) {
+            parts.add("causes " + created.size() + " new" + (isSafe() ? ", only minor" : ""));
         }
-        return price + " · "
-                + (effects.size() > 2
-                        ? effects.getFirst() + " and " + (effects.size() - 1) + " more"
-                        : String.join(" · ", effects));
+        if (altered.size() > 2) {
+            parts.add(altered.getFirst() + " and " + (altered.size() - 1) + " more");
+        } else {
+            parts.addAll(altered);
+        }
+        return String.join(" · ", parts) + (isClean() ? " · no side effects" : "");
     }
 }

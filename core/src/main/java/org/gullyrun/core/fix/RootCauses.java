@@ -43,11 +43,14 @@ public final class RootCauses {
             return standsAlone() && Objects.requireNonNull(alone).isClean();
         }
 
+        /** The change with what it does: applied now if it stands alone, else after those before. */
+        public Fix counted() {
+            return standsAlone() ? Objects.requireNonNull(alone) : fix;
+        }
+
         /** What it costs: applied now if it stands alone, else after those before. */
         public String price() {
-            Fix counts = standsAlone() ? Objects.requireNonNull(alone) : fix;
-            return Fix.price(findings.size(), counts.created().size(), counts.altered())
-                    + (fix.restores() ? " · as in known good" : "");
+            return counted().price(findings.size()) + (fix.restores() ? " · as in known good" : "");
         }
     }
 

@@ -102,7 +102,10 @@ class FixesTest {
         assertEquals(
                 "fixes 1 · no side effects",
                 of("loop.far-end:guests>call").getFirst().price());
-        assertEquals("fixes 1 · causes 1 new", Fix.price(1, 1, List.of()), "what it causes is a side effect");
+        assertEquals(
+                "fixes 7 · causes 3 new, only minor",
+                of("double:host>live").getFirst().price(),
+                "a side effect too");
     }
 
     @Test

@@ -2,7 +2,6 @@ package org.gullyrun.desktop.brief;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -12,6 +11,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.Arrival;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.BriefChange;
@@ -115,16 +115,8 @@ public final class BriefSide extends SidePane {
         HBox says = new HBox(8, Nodes.label(cell.wish().word(), "strong"), Nodes.label(because, "soft"));
         says.setAlignment(Pos.BASELINE_LEFT);
         all.add(says);
-        String scenes = now.reading().scenes().size() > 1
-                ? " in " + now.reading().scenes().get(scene).name()
-                : "";
         Label answer = Nodes.label(
-                cell.delivery().arrives()
-                        ? "Arrives by " + cell.delivery().routes()
-                                + (cell.delivery().routes() == 1 ? " route" : " routes") + scenes
-                                + String.format(Locale.ROOT, " at %.1f dBFS.", cell.usualLevel())
-                                        .replace('-', '−')
-                        : "Doesn't arrive" + scenes + ".",
+                Arrival.sentence(now.reading(), scene, cell, now.scene() < 0),
                 now.reading().isLoud(scene, cell) ? "bad-text" : "soft");
         all.add(answer);
         String[][] words = {{"must", "required: has to arrive, once"}, {"may", "optional"}, {"never", "forbidden"}};

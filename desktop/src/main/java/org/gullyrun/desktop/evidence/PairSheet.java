@@ -2,11 +2,11 @@ package org.gullyrun.desktop.evidence;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.Arrival;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.brief.Waiver;
@@ -54,16 +54,7 @@ final class PairSheet {
 
     /** One sentence on what arrives. */
     private static String says(State state, CellReading cell) {
-        String scene = state.reading().scenes().size() > 1
-                ? " in " + state.reading().scenes().get(state.shown().scene()).name()
-                : "";
-        String arrives = cell.delivery().arrives()
-                ? "Arrives by " + (cell.delivery().atLeast() ? "at least " : "")
-                        + cell.delivery().routes()
-                        + (cell.delivery().routes() == 1 ? " route" : " routes") + scene
-                        + String.format(Locale.ROOT, " at %.1f dBFS", cell.usualLevel())
-                                .replace('-', '−') + ". "
-                : "Doesn't arrive" + scene + ". ";
+        String arrives = Arrival.sentence(state.reading(), state.shown().scene(), cell, state.scene() < 0);
         Wishes.Ground ground = cell.counting().ground();
         String because = switch (ground) {
             case PRIVATE -> ": it is private.";
@@ -73,7 +64,7 @@ final class PairSheet {
             case NOTHING_ELSE -> ": nothing else may be heard there.";
             case ENTERED, NOT_SET -> ".";
         };
-        return arrives + "The brief says " + cell.wish().word() + because;
+        return arrives + " The brief says " + cell.wish().word() + because;
     }
 
     /** What a finding says to the creator and to the technician. */
