@@ -102,6 +102,7 @@ class AnswersTest {
         }
     }
 
+    @TakesLong
     @Test
     void whatWasRuledOutInRepairIsProposedNowhere() throws Exception {
         Survey good = SAMPLE.survey(SampleShow.KNOWN_GOOD).orElseThrow();
@@ -236,6 +237,7 @@ class AnswersTest {
         }
     }
 
+    @TakesLong
     @Test
     void eachCauseSaysWhatToChangeAndWhatThatFixes() throws Exception {
         JsonNode answer = json("audit", file, "--causes", "--json");

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.words.Texts;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -25,10 +26,12 @@ class TerminalTextsTest {
         texts.addAll(all.lines().toList());
     }
 
+    @TakesLong
     @Test
     void whatTheTerminalSaysIsWhatATechnicianWouldSay() throws Exception {
         say("--help");
-        for (String command : List.of("audit", "trace", "sample", "picture", "demo", "measure", "endure")) {
+        for (String command : List.of(
+                "audit", "trace", "reach", "repair", "compare", "sample", "picture", "demo", "measure", "endure")) {
             say(command, "--help");
         }
         String file = folder.resolve("show.json").toString();
@@ -37,7 +40,16 @@ class TerminalTextsTest {
         for (String survey : List.of("as-found", "known-good")) {
             say("audit", file, "--survey", survey, "--causes");
             say("trace", file, "--survey", survey, "--scene", "Panel");
+            say("repair", file, "--survey", survey);
         }
+        say("repair", file, "--markdown", "--off-air", "--without", "in-default/muted");
+        say("repair", file, "--without", "organ/pitch");
+        say("compare", file);
+        say("compare", file, "--from", "known-good", "--to", "as-found", "--markdown");
+        say("compare", file, "--from", "yesterday");
+        say("reach", file, "in-default/muted");
+        say("reach", file, "host");
+        say("reach", file, "organ");
         say("audit", file, "--survey", "yesterday");
         say("audit", file, "--scene", "nowhere");
         say("audit", file, "--fail-on", "bad");

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -89,6 +90,7 @@ class FixPairsTest {
         return new Fixes(AUDIT).find(reading, finding, () -> false);
     }
 
+    @TakesLong
     @Test
     void ofTwoLoopsThatAreOneFindingEachIsBrokenAndOfTwoGapsEachIsClosed() {
         Reading loops = broken(

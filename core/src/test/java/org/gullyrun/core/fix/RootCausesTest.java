@@ -11,6 +11,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
@@ -71,6 +72,7 @@ class RootCausesTest {
                 .noneMatch(f -> f.rule().equals("default.fragile")));
     }
 
+    @TakesLong
     @Test
     void madeOneAfterTheOtherTheChangesDoWhatIsSaidOnAnyRig() {
         int groups = 0;

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -77,6 +78,7 @@ class HiddenFaultsTest {
                 fault("harbourline", Applications.LEVEL, -40.0));
     }
 
+    @TakesLong
     @Test
     void aCallGoesBackToItsMicrophoneWhichIsOff() {
         areTakenBack(
@@ -86,6 +88,7 @@ class HiddenFaultsTest {
                 fault("mixer-to-first-call", Devices.ENABLED, false));
     }
 
+    @TakesLong
     @Test
     void whatIsMutedIsUnmutedOnceNothingIsDoubledByItRatherThanCapturedAnew() {
         areTakenBack(
@@ -95,6 +98,7 @@ class HiddenFaultsTest {
                 fault("copperwire", Applications.PASSES_ON, true));
     }
 
+    @TakesLong
     @Test
     void aChangeThatBringsMoreThanItClearsIsTriedWhereNothingElseHelps() {
         areTakenBack(
@@ -104,6 +108,7 @@ class HiddenFaultsTest {
                 fault("mixer-to-second-call", Devices.ENABLED, false));
     }
 
+    @TakesLong
     @Test
     void twoLevelsOnOneWayAreBothTurnedUp() {
         in("capture box");
@@ -135,6 +140,7 @@ class HiddenFaultsTest {
     }
 
     /** One strip reads the other's microphone: putting it right is one change, swapping what both are for is four. */
+    @TakesLong
     @Test
     void nothingIsRewiredAroundAStripThatReadsTheWrongDevice() {
         good = SampleShow.make().survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();

@@ -38,6 +38,7 @@ class RepairCausesTest {
         return RootCauses.of(AUDIT, reading, () -> false, x -> {});
     }
 
+    @TakesLong
     @Test
     void whereTheFirstCauseIsADetourTheRepairHasTheCauses() {
         StartingRigs.Starting panel = StartingRigs.all().stream()

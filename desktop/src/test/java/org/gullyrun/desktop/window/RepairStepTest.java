@@ -53,6 +53,7 @@ class RepairStepTest extends WindowTest {
                 && plan().states().getFirst().rig() == state().reading().rig());
     }
 
+    @TakesLong
     @Test
     void theStepsAreWalkedAndTheBasinsShowWhatIsHeardAfterEach(Hands robot) throws Exception {
         planned(robot);
