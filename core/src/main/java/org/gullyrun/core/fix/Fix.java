@@ -54,7 +54,7 @@ public record Fix(
      * The price in the form used everywhere: "fixes 6 · no side effects", "fixes 6 · causes 1 new" or "fixes 6 · causes 3 new,
      * only minor". What it causes is a side effect too.
      *
-     * @param fixes how many findings it is told to resolve
+     * @param fixes how many findings to say that it resolves
      */
     String price(int fixes) {
         List<String> parts = new ArrayList<>(List.of("fixes " + fixes));

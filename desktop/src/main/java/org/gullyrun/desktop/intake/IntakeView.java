@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -196,8 +197,10 @@ public final class IntakeView extends StackPane {
         drawnRig = rig;
         drawnScale = u;
         drawnWidth = scroll.getWidth();
-        if (same) {
+        if (same && IntStream.range(0, now.size()).allMatch(t -> grids.get(t).keepsRows(now.get(t), rig))) {
             show(now, rig);
+        } else if (same) {
+            cursor.through(() -> show(now, rig)); // undo or redo may take away its row, or bring others above it
         } else {
             cursor.through(() -> {
                 grids.clear();

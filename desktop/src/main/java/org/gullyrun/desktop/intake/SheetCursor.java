@@ -105,7 +105,7 @@ public final class SheetCursor {
     /** What was being typed, and in which row of which table. */
     private record HalfTyped(String table, String row, int column, String text) {}
 
-    /** Takes the cell out while the tables are made anew, and puts it back with what was being typed, if its row is there. */
+    /** Takes the cell out while rows come and go, and puts it back with what was being typed, if its row is there. */
     void through(Runnable anew) {
         HalfTyped kept = open && position.isThere()
                 ? new HalfTyped(
@@ -114,10 +114,12 @@ public final class SheetCursor {
                         position.cell().column(),
                         editor.field().getText())
                 : null;
+        boolean was = moving;
         moving = true;
         takeOut();
+        unmark();
         anew.run();
-        moving = false;
+        moving = was;
         for (int t = 0; kept != null && t < grids.size(); t++) {
             int line = grids.get(t).placeOf(kept.row);
             if (grids.get(t).table().key().equals(kept.table) && line >= 0) {

@@ -212,6 +212,16 @@ final class TableGrid extends VBox {
         return table.title().equals(other.title());
     }
 
+    /** Whether it would have the same lines in the same places for a rig. */
+    boolean keepsRows(Table now, Rig rig) {
+        List<String> next =
+                new ArrayList<>(now.rows(rig).stream().map(Element::id).toList());
+        if (now.grows()) {
+            next.add("");
+        }
+        return next.equals(order.stream().map(line -> line.row).toList());
+    }
+
     /** Shows a rig: only what differs is touched. */
     void show(Table now, Rig rig) {
         table = now;

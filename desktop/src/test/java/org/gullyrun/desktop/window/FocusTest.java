@@ -12,6 +12,7 @@ import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
 import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -63,6 +64,21 @@ class FocusTest extends SampleWindowTest {
         robot.write("ble two");
         assertEquals("Line cable two", field(robot, "#cell").getText());
         assertEquals(before, state().what(), "it is not entered yet");
+    }
+
+    @Test
+    void whatIsBeingTypedStaysInItsRowWhenUndoTakesAnotherAway(Hands robot) throws Exception {
+        intake(robot);
+        int rows = rig().of(Kind.SOURCE).size();
+        robot.write("Bell").push(KeyCode.DOWN);
+        until(() -> rig().of(Kind.SOURCE).size() == rows + 1);
+        robot.write("Gon").push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> rig().of(Kind.SOURCE).size() == rows);
+        robot.write("g");
+        assertEquals("Gong", field(robot, "#cell").getText());
+        robot.push(KeyCode.ENTER);
+        until(() -> rig().of(Kind.SOURCE).size() == rows + 1);
+        assertEquals("Gong", rig().of(Kind.SOURCE).getLast().name());
     }
 
     @Test
