@@ -73,7 +73,7 @@ public final class FindIndex {
                 hits.add(new Hit(action.name(), action.shown(), Selection.NOTHING, action.run(), score - 2));
             }
         }
-        hits.sort(Comparator.comparingInt(Hit::score).reversed().thenComparing(Hit::text));
+        hits.sort(Comparator.comparingInt(Hit::score).reversed()); // alike: as in the rig, worst first, as in the menus
         return hits.subList(0, Math.min(MOST, hits.size()));
     }
 
