@@ -35,15 +35,17 @@ final class MapSurveyor {
 
     /** So many layouts are kept: a difference comes and goes, and the map that was there before comes back. */
     private static final int MOST_KEPT = 6;
+    /** By their shape, for all cases that are opened: the same shape has the same layout in each. */
+    private static final Map<String, MapLayout> LAYOUTS =
+            Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<String, MapLayout> eldest) {
+                    return size() > MOST_KEPT;
+                }
+            });
 
     private final Store store;
     private final Consumer<Survey> then;
-    private final Map<String, MapLayout> layouts = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, MapLayout> eldest) {
-            return size() > MOST_KEPT;
-        }
-    });
     private @Nullable Survey last;
     /** What the map last asked for is made of. */
     private @Nullable State askedOf;
@@ -110,7 +112,7 @@ final class MapSurveyor {
         if (state.against() != null || state.answer().models().hasMap(state.scene(), state.lens())) {
             MapModel model = model(state);
             String shape = shape(model, state);
-            MapLayout layout = layouts.get(shape);
+            MapLayout layout = LAYOUTS.get(shape);
             if (layout == null
                     && state.against() != null
                     && known.of.textScale() == state.textScale()
@@ -153,11 +155,11 @@ final class MapSurveyor {
         store.work("draw the map", () -> {
             MapModel model = model(state);
             String shape = shape(model, state);
-            MapLayout known = layouts.get(shape);
+            MapLayout known = LAYOUTS.get(shape);
             MapLayout layout = known == null ? layOut(model, state) : known;
             return () -> {
                 if (mine == turn) {
-                    layouts.put(shape, layout);
+                    LAYOUTS.put(shape, layout);
                     last = new Survey(state, model, layout, shape);
                     then.accept(last);
                     State late = store.state();
