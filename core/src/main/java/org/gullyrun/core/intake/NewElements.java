@@ -19,6 +19,7 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.rig.ValueType;
 import org.jspecify.annotations.Nullable;
 
@@ -39,8 +40,15 @@ final class NewElements {
         return List.copyOf(changes);
     }
 
-    /** A new element of a kind, with its owner if it lives in something, and its computer if it needs one. */
+    /**
+     * A new element of a kind, with its owner if it lives in something, and its computer if it needs one.
+     *
+     * @throws Refused if the name says only that it is unknown
+     */
     Element make(Kind kind, String name, String owner, UnaryOperator<Element> more) {
+        if (name.equals(Unknown.MARK)) {
+            throw new Refused("“?” means unknown. A new " + kind.noun() + " needs a name.");
+        }
         String base = kind == Kind.INPUT
                 ? "in " + name
                 : kind == Kind.OUTLET || kind == Kind.OUTPUT ? kind.noun() + " " + name : name;

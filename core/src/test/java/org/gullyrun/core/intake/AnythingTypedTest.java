@@ -35,7 +35,8 @@ class AnythingTypedTest {
             "none",
             "nonsense ☂",
             "+",
-            "+New thing");
+            "+New thing",
+            "+?");
 
     private interface Visit {
         void to(Rig rig, Element row, Column column);
@@ -98,6 +99,30 @@ class AnythingTypedTest {
             });
         }
         assertTrue(count[0] > 9_000 && count[1] > 6_000, "both happen often: " + count[0] + ", " + count[1]);
+    }
+
+    @Test
+    void asTheNameOfANewRowItIsTakenOrRefusedInWords() {
+        int taken = 0;
+        for (Rig rig : rigs()) {
+            for (Section section : Section.values()) {
+                for (Table table : Sheet.of(rig, section)) {
+                    for (String text : table.grows() ? TYPED : List.<String>of()) {
+                        String where = table.key() + ": “" + text + "”";
+                        try {
+                            List<Change> changes = table.add(rig, text);
+                            Rig after = Changes.apply(rig, changes);
+                            assertEquals(rig, Changes.apply(after, Changes.inverse(changes)), where);
+                            assertTrue(after.find(table.added(changes)) != null, where);
+                            taken++;
+                        } catch (Refused e) {
+                            assertTrue(text.isBlank() || text.equals("?"), where + " " + e.getMessage());
+                        }
+                    }
+                }
+            }
+        }
+        assertTrue(taken > 1_000, "rows: " + taken);
     }
 
     private static boolean isAsked(Rig rig, Element row, Column column) {
