@@ -14,13 +14,13 @@ import org.jspecify.annotations.Nullable;
  * only of one reading, and only as many as are small together. May be used by several threads.
  */
 final class TriedChanges {
-    /** So many cells, over all scenes of all rigs, are kept: some forty megabytes. */
-    private static final int MOST_CELLS = 200_000;
+    /** So many cells and segments, over all scenes of all rigs, are kept: some forty megabytes. */
+    private static final int MOST_PARTS = 300_000;
 
     private final Audit audit;
     private final Reading before;
     private final ConcurrentMap<List<Change>, Reading> after = new ConcurrentHashMap<>();
-    private final AtomicInteger cells = new AtomicInteger();
+    private final AtomicInteger parts = new AtomicInteger();
 
     /** For changes that are made on one reading. */
     TriedChanges(Audit audit, Reading before) {
@@ -39,9 +39,10 @@ final class TriedChanges {
             return known;
         }
         Reading read = audit.read(from, changes);
-        int more =
-                read.scenes().stream().mapToInt(scene -> scene.cells().size()).sum();
-        if (from == before && cells.addAndGet(more) <= MOST_CELLS) {
+        int more = read.scenes().stream()
+                .mapToInt(scene -> scene.cells().size() + scene.graph().segments())
+                .sum();
+        if (from == before && parts.addAndGet(more) <= MOST_PARTS) {
             after.put(List.copyOf(changes), read);
         }
         return read;
