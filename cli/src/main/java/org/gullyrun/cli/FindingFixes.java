@@ -43,7 +43,7 @@ final class FindingFixes {
     }
 
     private void look(CaseArgument.Opened opened, Fixes fixes, Finding finding, long until) {
-        // On a rig with endless ways even what might be tried takes seconds to think of.
+        // On a rig with very many routes, listing the candidates alone takes seconds.
         List<Fix> mine = System.nanoTime() > until
                 ? List.of()
                 : fixes.find(opened.reading(), finding, () -> System.nanoTime() > until);

@@ -10,8 +10,8 @@ import org.gullyrun.core.rig.Change;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Rigs as read with changes made, kept for the next finding: the same trouble at three listeners has the same candidates. Kept
- * only of one reading, and only as many as are small together. May be used by several threads.
+ * The readings that changes to one rig lead to, kept for the next finding: the same trouble at three listeners has the same
+ * candidates. Once they take up too much memory, no more are kept. May be used by several threads.
  */
 final class TriedChanges {
     /** So many cells and segments, over all scenes of all rigs, are kept: some forty megabytes. */

@@ -76,7 +76,10 @@ public final class WholeRepair {
         this.cancelled = cancelled;
     }
 
-    /** The same repair, found sooner where the root causes of this reading under the same audit and conditions were worked out to the end. */
+    /**
+     * The same repair, found sooner where the root causes of this reading under the same audit and conditions were worked out to
+     * the end.
+     */
     public WholeRepair knowing(RootCauses.Found causes) {
         return new WholeRepair(audit, knownGood, reading, conditions, cancelled, causes);
     }

@@ -25,7 +25,7 @@ import org.gullyrun.desktop.state.Store;
  */
 public final class RepairView extends BorderPane {
     private final Store store;
-    /** How much is seen of the steps of before, while others are being worked out. */
+    /** How opaque the old steps are while new ones are being worked out. */
     private static final double PALE = 0.45;
 
     private final VBox head = new VBox(3);

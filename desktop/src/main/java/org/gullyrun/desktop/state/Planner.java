@@ -332,7 +332,7 @@ public final class Planner {
         State now = store.state();
         WorkPlan.Step step = now.planning().current();
         if (step == null || !now.planning().isOf(now.reading())) {
-            return; // what is shown is the plan of before
+            return; // the plan shown is out of date
         }
         List<Change> done = new ArrayList<>(now.planning().done());
         done.add(step.change());

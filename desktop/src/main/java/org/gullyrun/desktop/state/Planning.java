@@ -53,8 +53,8 @@ public record Planning(
     }
 
     /**
-     * Whether there is a plan, it is of the rig and brief of a reading, and keeps to what is ruled out and required; while it
-     * isn't, it is the one of before.
+     * Whether there is a plan, it is of the rig and brief of a reading, and keeps to what is ruled out and required; until
+     * then it is the previous plan.
      */
     public boolean isOf(Reading reading) {
         Reading start = plan == null ? null : plan.states().getFirst();

@@ -8,7 +8,12 @@ import org.gullyrun.core.rig.Address;
 
 /** The root causes that were looked for last, also for those who need them while they are still being worked out. */
 final class SoughtCauses {
-    /** Root causes of what was read by one request, with some settings ruled out, the so manieth time that these changed. */
+    /**
+     * Root causes of what was read by one request.
+     *
+     * @param terms how often what is ruled out had changed by then
+     * @param ruledOut what was ruled out then
+     */
     private record Of(long request, long terms, Set<Address> ruledOut, CompletableFuture<RootCauses.Found> causes) {}
 
     private static final Of NOTHING =
@@ -23,7 +28,7 @@ final class SoughtCauses {
 
     /**
      * Those of a request, with just these settings ruled out, once the search for them ends; not done if there was none, or if it
-     * was broken off. Asked by what is ruled out rather than by terms: who asks may know of a change before these are counted.
+     * was broken off. Asked by what is ruled out, not by terms: a caller may know of a change before it is counted.
      */
     CompletableFuture<RootCauses.Found> of(long request, Set<Address> ruledOut) {
         Of now = last;
