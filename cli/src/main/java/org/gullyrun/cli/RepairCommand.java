@@ -45,8 +45,9 @@ final class RepairCommand implements Callable<Integer> {
 
     @Option(
             names = "--without",
-            paramLabel = "ELEMENT/SETTING",
-            description = "A setting that can't be changed; may be given several times.")
+            paramLabel = "ELEMENT[/SETTING]",
+            description = "A setting that can't be changed, or the id of what a step would add or remove;"
+                    + " may be given several times.")
     List<String> without = new ArrayList<>();
 
     /** How it is written. */
@@ -75,10 +76,8 @@ final class RepairCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         CaseArgument.Opened opened = argument.open();
         Audit audit = opened.quickAudit();
-        Set<Address> ruledOut = new HashSet<>();
-        for (String one : without) {
-            ruledOut.add(ReachCommand.address(opened.survey().rig(), one));
-        }
+        Set<Address> ruledOut = RuledOutSettings.of(
+                opened.survey().rig(), without, out -> ways(opened, RootCauses.Found.NOTHING, out, SECONDS));
         List<Repair> repairs = ways(opened, RootCauses.Found.NOTHING, ruledOut, SECONDS);
         if (repairs.isEmpty()) {
             throw new FileProblem(
@@ -159,10 +158,12 @@ final class RepairCommand implements Callable<Integer> {
                 first.sentences(first.beyond(other)).forEach(line -> out.println("    " + line));
             }
         }
-        for (Finding left : plan.repair().left()) {
+        List<Finding> left = plan.repair().left();
+        if (!left.isEmpty()) {
             out.println();
-            out.printf(
-                    "%-8s  %s is left%n", left.severity().word(), left.words().title());
+            out.println("What is left:");
+            left.forEach(f ->
+                    out.printf("    %-8s  %s%n", f.severity().word(), f.words().title()));
         }
     }
 

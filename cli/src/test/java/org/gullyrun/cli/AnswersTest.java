@@ -336,6 +336,19 @@ class AnswersTest {
                 .forEach(step -> assertFalse(step.get("element").asText().equals("in-default")
                         && step.get("setting").asText().equals("muted")));
         assertEquals(0, without.get("left").size());
+        // What a step would add has an id, too, though the survey has no such element yet.
+        assertTrue(plan.get("steps")
+                .valueStream()
+                .anyMatch(step -> step.get("element").asText().equals("sky-charts")));
+        JsonNode notAdded = json("repair", file, "--survey", "as-found", "--without", "sky-charts", "--json");
+        assertTrue(notAdded.get("steps")
+                .valueStream()
+                .noneMatch(step -> step.get("element").asText().equals("sky-charts")));
+        assertTrue(notAdded.get("steps")
+                .valueStream()
+                .anyMatch(step -> step.get("element").asText().equals("in-charts")));
+        assertEquals(Exit.USAGE, terminal.run("repair", file, "--without", "sky-chart"));
+        assertTrue(terminal.err().contains("There is no element 'sky-chart' in this survey."), terminal.err());
         assertEquals(
                 0,
                 json("repair", file, "--survey", "known-good", "--json")

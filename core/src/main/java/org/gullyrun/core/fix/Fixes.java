@@ -17,13 +17,9 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.Severity;
-import org.gullyrun.core.audit.Topic;
-import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -44,6 +40,9 @@ public final class Fixes {
     private static final int MOST_BOTH = 40;
     /** Of what clears a finding and does harm, so many are told. */
     private static final int MOST_CLEARING = 6;
+
+    /** So many are made and audited at a time, on several threads. */
+    static final int AT_A_TIME = 4;
 
     static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(
                     fix -> fix.merit().bad())
@@ -255,19 +254,27 @@ public final class Fixes {
             Pairs pairs,
             BooleanSupplier cancelled,
             Consumer<List<Fix>> progress) {
-        for (List<Change> changes : candidates) {
-            if (cancelled.getAsBoolean()) {
-                return;
-            }
-            Made made = made(reading, changes, finding);
-            if (made != null && clears(made, finding) && made.fix.isSafe()) {
-                fixes.add(made.fix);
-                fixes.sort(RANK);
-                progress.accept(fixes);
-            } else if (made != null && finding.isBad()) {
-                pairs.add(made);
+        List<List<Change>> all = List.copyOf(candidates);
+        for (int i = 0; i < all.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
+            List<List<Change>> some = all.subList(i, Math.min(i + AT_A_TIME, all.size()));
+            for (Made made : made(reading, some, finding, cancelled)) {
+                if (clears(made, finding) && made.fix.isSafe()) {
+                    fixes.add(made.fix);
+                    fixes.sort(RANK);
+                    progress.accept(fixes);
+                } else if (finding.isBad()) {
+                    pairs.add(made);
+                }
             }
         }
+    }
+
+    /** Makes some changes, each by itself, on several threads; without those that don't fit, and those not made when cancelled. */
+    List<Made> made(Reading before, List<List<Change>> each, Finding finding, BooleanSupplier cancelled) {
+        return each.parallelStream()
+                .map(changes -> cancelled.getAsBoolean() ? null : made(before, changes, finding))
+                .filter(Objects::nonNull)
+                .toList();
     }
 
     /** Whether changes that were made clear a finding. */
@@ -298,19 +305,21 @@ public final class Fixes {
         } catch (Changes.Conflict e) {
             return null; // two gates of one route that are one setting with different values cannot both be met
         }
-        Outcome outcome = outcome(before, after);
-        Finding meant = finding != null || outcome.cleared.isEmpty() ? finding : outcome.cleared.getFirst();
+        Outcome outcome = Outcome.between(audit, before, after);
+        Finding meant = finding != null || outcome.cleared().isEmpty()
+                ? finding
+                : outcome.cleared().getFirst();
         List<String> cleared =
-                outcome.cleared.stream().map(Finding::identity).sorted().toList();
+                outcome.cleared().stream().map(Finding::identity).sorted().toList();
         List<SideEffects.Effect> effects = SideEffects.of(before, after, finding);
         Merit merit = Merit.of(
                 before,
                 after,
                 changes,
-                outcome.cleared,
-                outcome.worth,
-                outcome.revealed,
-                outcome.bad,
+                outcome.cleared(),
+                outcome.worth(),
+                outcome.revealed(),
+                outcome.bad(),
                 effects,
                 meant,
                 whenGood(before));
@@ -319,75 +328,10 @@ public final class Fixes {
                         changes,
                         Steps.of(before.rig(), after.rig(), changes),
                         cleared,
-                        outcome.created,
+                        outcome.created(),
                         effects.stream().map(SideEffects.Effect::words).toList(),
                         restores(changes),
                         merit),
                 after);
-    }
-
-    /**
-     * What becomes of the findings.
-     *
-     * @param cleared those that are gone or down to minor, worst first
-     * @param created the identities of those that are new, or rose to major or critical
-     * @param worth the weights of those cleared, less those of minor ones that are new
-     * @param revealed the weights of what was missing unseen, and shows now that nothing hides it
-     * @param bad how many of the created are major or critical
-     */
-    private record Outcome(List<Finding> cleared, List<String> created, int worth, int revealed, int bad) {}
-
-    private Outcome outcome(Reading before, Reading after) {
-        Map<String, Finding> then = byIdentity(before);
-        Map<String, Finding> now = byIdentity(after);
-        List<Finding> cleared = new ArrayList<>();
-        List<String> created = new ArrayList<>();
-        int worth = 0;
-        int revealed = 0;
-        int bad = 0;
-        Set<String> silent = after.missingPairs();
-        for (Finding here : now.values()) {
-            Finding was = then.get(here.identity());
-            boolean shows = was == null && here.severity() != Severity.NOTE;
-            boolean lacked = shows && before.lackedUnseen(after, here);
-            boolean isNew = shows && !lacked;
-            revealed += lacked && here.isBad() ? here.severity().weight() : 0;
-            if (isNew || was != null && here.isBad() && !was.isBad()) {
-                created.add(here.identity());
-                bad += here.isBad() ? 1 : 0;
-                worth -= here.isBad() ? 0 : here.severity().weight();
-            }
-        }
-        for (Finding was : then.values()) {
-            Finding left = now.get(was.identity());
-            // What is only told under what is down now, or is lacking in other scenes, isn't cleared.
-            boolean unseen = left == null
-                    && before.rule(was).topic() == Topic.MISSING
-                    && silent.contains(was.subject().text());
-            boolean abandoned = revealed > 0 && isStillOff(before, after, was);
-            if (!unseen && !abandoned && (left == null || was.isBad() && !left.isBad())) {
-                cleared.add(was);
-                worth += was.severity().weight();
-            }
-        }
-        created.sort(null);
-        return new Outcome(cleared, created, worth, revealed, bad);
-    }
-
-    /** Whether a finding is about a device that still can't be used: what it carried was left where it is. */
-    private static boolean isStillOff(Reading before, Reading after, Finding finding) {
-        return before.rule(finding).topic() == Topic.DEVICE
-                && finding.subject().elements().stream()
-                        .anyMatch(id -> after.rig()
-                                .find(id, Kind.DEVICE)
-                                .filter(device -> !Choices.usable(after.rig(), device))
-                                .isPresent());
-    }
-
-    /** What the audit at hand can find, worst first: a reading may hold more, of rules that are not asked here. */
-    private Map<String, Finding> byIdentity(Reading reading) {
-        Map<String, Finding> findings = new LinkedHashMap<>();
-        reading.findings().stream().filter(f -> audit.asks(f.rule())).forEach(f -> findings.put(f.identity(), f));
-        return findings;
     }
 }

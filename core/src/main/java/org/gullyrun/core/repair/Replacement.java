@@ -13,6 +13,7 @@ import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.Work;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -61,7 +62,7 @@ final class Replacement {
                 // What comes back without both is only worked out where the one has to do with what comes back without
                 // the other.
                 if (other != one && other.isTouchedBy(one.change)) {
-                    addLeftOut(repair, rest, other.change, bad(one.reading), spares);
+                    addLeftOut(repair, rest, other.change, one.reading, spares);
                 } else if (other != one) {
                     spares.add(other);
                 }
@@ -103,14 +104,16 @@ final class Replacement {
         List<LeftOut> each = new ArrayList<>();
         changes.stream()
                 .filter(change -> !conditions.requires(change))
-                .forEach(change -> addLeftOut(repair, changes, change, bad(with), each));
+                .forEach(change -> addLeftOut(repair, changes, change, with, each));
         return each;
     }
 
-    /** Adds a change left out of some, with what comes back that isn't there anyway. */
-    private void addLeftOut(Repair repair, List<Change> of, Change change, Set<String> anyway, List<LeftOut> to) {
-        Reading without = ended.getAsBoolean() ? null : WholeRepair.read(audit, repair.before(), without(of, change));
+    /** Adds a change left out of some, with what comes back that isn't there with it. */
+    private void addLeftOut(Repair repair, List<Change> of, Change change, Reading with, List<LeftOut> to) {
+        Reading without =
+                ended.getAsBoolean() ? null : WholeRepair.read(audit, repair.before(), without(of, change), with);
         if (without != null) {
+            Set<String> anyway = bad(with);
             List<Finding> back = without.findings().stream()
                     .filter(f -> f.isBad() && audit.asks(f.rule()) && !anyway.contains(f.identity()))
                     .toList();
@@ -167,14 +170,21 @@ final class Replacement {
                 .toList();
         Reading tried = mayGo.isEmpty() ? null : WholeRepair.read(audit, reading, List.of(idea));
         int most = tried == null ? 0 : Math.min(bad(reading).size(), bad(tried).size());
-        for (Change spare : tried == null ? List.<Change>of() : mayGo) {
-            Reading less = WholeRepair.read(audit, repair.before(), without(changes, spare));
-            Reading now = less == null ? null : WholeRepair.read(audit, less, List.of(idea));
-            if (now != null && !bad(now).contains(worst.identity()) && bad(now).size() <= most) {
-                return Changes.between(repair.before().rig(), now.rig());
-            }
-        }
-        return null;
+        return mayGo.parallelStream()
+                .map(spare -> tried == null ? null : swapped(repair, without(changes, spare), idea, tried))
+                .filter(now -> now != null && !bad(now).contains(worst.identity()) && bad(now).size() <= most)
+                .findFirst()
+                .map(now -> Changes.between(repair.before().rig(), now.rig()))
+                .orElse(null);
+    }
+
+    /** The rig with some changes and then an idea, read from one that is nearly the same; null if they don't fit. */
+    private @Nullable Reading swapped(Repair repair, List<Change> changes, Change idea, Reading near) {
+        Rig without = ended.getAsBoolean()
+                ? null
+                : WholeRepair.changed(repair.before().rig(), changes);
+        Rig rig = without == null ? null : WholeRepair.changed(without, List.of(idea));
+        return rig == null ? null : WholeRepair.read(audit, rig, near);
     }
 
     private static List<Change> without(List<Change> changes, Change one) {

@@ -172,7 +172,7 @@ public final class WholeRepair {
      * then whatever isn't needed any more is dropped; null if there is none that leaves no more.
      */
     private @Nullable Repair without(Repair first, Change change, List<Change> before) {
-        Reading start = without(first.changes(), change);
+        Reading start = without(first.changes(), change, first.after());
         Conditions under = conditions.without(Conditions.about(change));
         for (Change other : before) {
             under = under.without(Conditions.about(other));
@@ -213,7 +213,7 @@ public final class WholeRepair {
     /** The changes of a repair without which most is left. */
     private List<Change> largest(Repair repair) {
         Map<Change, Integer> left = repair.changes().stream().collect(Collectors.toMap(c -> c, c -> {
-            Reading without = cancelled.getAsBoolean() ? null : without(repair.changes(), c);
+            Reading without = cancelled.getAsBoolean() ? null : without(repair.changes(), c, repair.after());
             return without == null ? 0 : bad(without).size();
         }));
         return repair.changes().stream()
@@ -258,7 +258,8 @@ public final class WholeRepair {
         while (dropped && !cancelled.getAsBoolean()) {
             dropped = false;
             for (Change change : List.copyOf(kept).reversed()) {
-                Reading without = cancelled.getAsBoolean() || under.requires(change) ? null : without(kept, change);
+                Reading without =
+                        cancelled.getAsBoolean() || under.requires(change) ? null : without(kept, change, after);
                 if (without != null && left.containsAll(bad(without))) {
                     kept.remove(change);
                     after = without;
@@ -274,8 +275,8 @@ public final class WholeRepair {
     }
 
     /** The rig with all of some changes but one, read; null if the others don't fit without it. */
-    private @Nullable Reading without(List<Change> changes, Change one) {
-        return read(changes.stream().filter(c -> c != one).toList());
+    private @Nullable Reading without(List<Change> changes, Change one, Reading with) {
+        return read(audit, reading, changes.stream().filter(c -> c != one).toList(), with);
     }
 
     private @Nullable Reading read(List<Change> changes) {
@@ -286,6 +287,27 @@ public final class WholeRepair {
     static @Nullable Reading read(Audit audit, Reading before, List<Change> changes) {
         try {
             return changes.isEmpty() ? before : audit.read(before, changes);
+        } catch (Changes.Conflict e) {
+            return null;
+        }
+    }
+
+    /** The same from the reading of a rig that is nearly the same: less differs from that, so less is read again. */
+    static @Nullable Reading read(Audit audit, Reading before, List<Change> changes, Reading near) {
+        Rig rig = changed(before.rig(), changes);
+        return rig == null ? null : read(audit, rig, near);
+    }
+
+    /** A rig, read from the reading of one that is nearly the same. */
+    static Reading read(Audit audit, Rig rig, Reading near) {
+        List<Change> others = Changes.between(near.rig(), rig);
+        return others.isEmpty() ? near : audit.read(near, others);
+    }
+
+    /** A rig with some changes; null if they don't fit it. */
+    static @Nullable Rig changed(Rig rig, List<Change> changes) {
+        try {
+            return Changes.apply(rig, changes);
         } catch (Changes.Conflict e) {
             return null;
         }
