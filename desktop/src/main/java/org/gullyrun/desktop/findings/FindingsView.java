@@ -25,6 +25,7 @@ import org.gullyrun.desktop.look.Tally;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Step;
 import org.gullyrun.desktop.state.Store;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The step Findings: all findings grouped by root cause, with the scenes that have them and a cut-out of
@@ -79,6 +80,8 @@ public final class FindingsView extends ScrollPane {
                 && owner.getId().startsWith("finding-");
         String focused = hadFocus ? getScene().getFocusOwner().getId() : "";
         double offset = getVvalue() * spare();
+        Node held = held(before, now, offset);
+        double below = held == null ? 0 : list.top(held) - offset;
         rows.narrow(narrow);
         kept.begin();
         list.show(content(now));
@@ -88,9 +91,11 @@ public final class FindingsView extends ScrollPane {
             applyCss();
             layout();
         }
-        setVvalue(spare() > 0 ? Math.clamp(offset / spare(), 0, 1) : 0);
-        if (hadFocus && lookup("#" + focused) instanceof Node again) {
-            again.requestFocus();
+        Node again = held == null ? null : same(held);
+        double to = again == null ? offset : list.top(again) - below;
+        setVvalue(spare() > 0 ? Math.clamp(to / spare(), 0, 1) : 0);
+        if (hadFocus && lookup("#" + focused) instanceof Node owner) {
+            owner.requestFocus();
         }
         reveal(now);
     }
@@ -289,6 +294,34 @@ public final class FindingsView extends ScrollPane {
                 all.add(LongList.extra(cutOut));
             }
         }
+    }
+
+    /** The row that stays where it is while others come above it: the selected one, or the first in sight; none at the top. */
+    private @Nullable Node held(State before, State now, double offset) {
+        Finding finding = now.shown().finding();
+        boolean stays = finding != null && finding.equals(before.shown().finding());
+        List<Node> inSight = offset <= 0
+                ? List.of()
+                : list.rows()
+                        .filter(n -> n.getUserData() instanceof JoinedFindings
+                                && list.top(n) >= offset
+                                && list.top(n) < offset + getViewportBounds().getHeight())
+                        .toList();
+        return inSight.stream()
+                .filter(n -> stays && n.getUserData() instanceof JoinedFindings row && row.holds(finding.identity()))
+                .findFirst()
+                .orElse(inSight.isEmpty() ? null : inSight.getFirst());
+    }
+
+    /** The row that tells now what another told before; null if it is gone. */
+    private @Nullable Node same(Node row) {
+        return list.rows()
+                .filter(n -> n == row
+                        || n.getUserData() instanceof JoinedFindings now
+                                && row.getUserData() instanceof JoinedFindings was
+                                && now.holds(was.first().identity()))
+                .findFirst()
+                .orElse(null);
     }
 
     /** By how much the list is higher than its room. */

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import javafx.css.PseudoClass;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -14,7 +15,9 @@ import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.sample.SampleShow;
+import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -64,6 +67,31 @@ class FindingsStepTest extends SampleWindowTest {
         assertEquals(Step.TRACE, state().step());
     }
 
+    @Test
+    void theSelectedFindingStaysWhereItIsWhenWhatIsAboveItGoes(Hands robot) throws Exception {
+        robot.interact(() -> store.select(new Selection.Trouble("double:host>live")));
+        until(() -> robot.lookup("#cutout").tryQuery().isPresent());
+        double before = top();
+        List<Change> first = state().causes().groups().getFirst().fix().changes();
+        robot.interact(() -> store.change(first));
+        until(() -> !has("loop.electric:orrery") && state().causes().done());
+        assertEquals(before, top(), 2);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> has("loop.electric:orrery") && state().causes().done());
+        assertEquals(before, top(), 2);
+    }
+
+    /** Where the selected finding begins on the screen, px. */
+    private double top() throws Exception {
+        return WaitForAsyncUtils.asyncFx(() -> stage.getScene().getRoot().lookupAll(".finding").stream()
+                        .filter(row -> row.getPseudoClassStates().contains(PseudoClass.getPseudoClass("selected")))
+                        .findFirst()
+                        .orElseThrow()
+                        .localToScreen(0, 0)
+                        .getY())
+                .get();
+    }
+
     @TakesLong
     @Test
     void whatIsWaivedStaysSoInTheFileUntilWhatItRestsOnChanges(Hands robot) throws Exception {
@@ -81,7 +109,7 @@ class FindingsStepTest extends SampleWindowTest {
         assertEquals(
                 "nobody listens on cue", saved.terms().waivers().getFirst().reason(), "without the letter of the key");
         // With the default elsewhere the loop goes another way: that has to be looked at again.
-        WaitForAsyncUtils.asyncFx(() -> store.change(List.of(org.gullyrun.core.rig.Change.set(
+        WaitForAsyncUtils.asyncFx(() -> store.change(List.of(Change.set(
                         store.state().surveyShown().rig(),
                         "desk-pc",
                         org.gullyrun.core.rig.Machines.PLAYBACK,
