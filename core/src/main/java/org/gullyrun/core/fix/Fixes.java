@@ -41,9 +41,6 @@ public final class Fixes {
     /** Of what clears a finding and does harm, so many are told. */
     private static final int MOST_CLEARING = 6;
 
-    /** So many are made and audited at a time, on several threads. */
-    static final int AT_A_TIME = 4;
-
     static final Comparator<Fix> RANK = Comparator.<Fix>comparingInt(
                     fix -> fix.merit().bad())
             .thenComparing(fix -> fix.work().cutsAtStart())
@@ -254,27 +251,19 @@ public final class Fixes {
             Pairs pairs,
             BooleanSupplier cancelled,
             Consumer<List<Fix>> progress) {
-        List<List<Change>> all = List.copyOf(candidates);
-        for (int i = 0; i < all.size() && !cancelled.getAsBoolean(); i += AT_A_TIME) {
-            List<List<Change>> some = all.subList(i, Math.min(i + AT_A_TIME, all.size()));
-            for (Made made : made(reading, some, finding, cancelled)) {
-                if (clears(made, finding) && made.fix.isSafe()) {
-                    fixes.add(made.fix);
-                    fixes.sort(RANK);
-                    progress.accept(fixes);
-                } else if (finding.isBad()) {
-                    pairs.add(made);
-                }
+        for (List<Change> changes : candidates) {
+            if (cancelled.getAsBoolean()) {
+                return;
+            }
+            Made made = made(reading, changes, finding);
+            if (made != null && clears(made, finding) && made.fix.isSafe()) {
+                fixes.add(made.fix);
+                fixes.sort(RANK);
+                progress.accept(fixes);
+            } else if (made != null && finding.isBad()) {
+                pairs.add(made);
             }
         }
-    }
-
-    /** Makes some changes, each by itself, on several threads; without those that don't fit, and those not made when cancelled. */
-    List<Made> made(Reading before, List<List<Change>> each, Finding finding, BooleanSupplier cancelled) {
-        return each.parallelStream()
-                .map(changes -> cancelled.getAsBoolean() ? null : made(before, changes, finding))
-                .filter(Objects::nonNull)
-                .toList();
     }
 
     /** Whether changes that were made clear a finding. */

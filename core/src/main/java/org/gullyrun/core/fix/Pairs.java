@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
@@ -246,26 +245,27 @@ final class Pairs {
 
     /** The same, where it is enough for a second change and both together. */
     private void complete(Fixes.Made first, List<List<Change>> seconds, BiPredicate<List<Change>, Fix> isEnough) {
-        List<Change> one = first.fix().changes();
-        List<List<Change>> all = seconds.stream()
-                .limit(MOST_SECOND)
-                .filter(second -> goWith(one, second))
-                .map(second -> Stream.concat(one.stream(), second.stream()).toList())
-                .toList();
         Fix best = null;
-        for (int i = 0; i < all.size() && !cancelled.getAsBoolean(); i += Fixes.AT_A_TIME) {
-            List<List<Change>> some = all.subList(i, Math.min(i + Fixes.AT_A_TIME, all.size()));
-            for (Fixes.Made two : fixes.made(reading, some, finding, cancelled)) {
-                List<Change> both = two.fix().changes();
-                List<Change> second = both.subList(one.size(), both.size());
-                if (Fixes.clears(two, finding)
-                        && two.fix().isSafe()
-                        && badness(two) < badness(first)
-                        && (best == null || Fixes.RANK.compare(two.fix(), best) < 0)
-                        && !isKnown(two.fix(), second)
-                        && isEnough.test(second, two.fix())) {
-                    best = two.fix();
-                }
+        int tries = 0;
+        for (List<Change> second : seconds) {
+            if (cancelled.getAsBoolean() || tries++ == MOST_SECOND) {
+                break;
+            }
+            List<Change> both = new ArrayList<>(first.fix().changes());
+            both.addAll(second);
+            Fixes.Made two = goWith(first.fix().changes(), second) ? fixes.made(reading, both, finding) : null;
+            if (two != null
+                    && Fixes.clears(two, finding)
+                    && two.fix().isSafe()
+                    && badness(two) < badness(first)
+                    && (best == null || Fixes.RANK.compare(two.fix(), best) < 0)
+                    && found.stream()
+                            .noneMatch(f -> f.changes().equals(second)
+                                            && two.fix().merit().worth()
+                                                    <= FAR_MORE * f.merit().worth()
+                                    || Set.copyOf(f.changes()).equals(Set.copyOf(both)))
+                    && isEnough.test(second, two.fix())) {
+                best = two.fix();
             }
         }
         if (best != null) {
@@ -273,14 +273,6 @@ final class Pairs {
             found.sort(Fixes.RANK);
             progress.accept(found);
         }
-    }
-
-    /** Whether a pair was found already, or its second change by itself does nearly as much. */
-    private boolean isKnown(Fix pair, List<Change> second) {
-        return found.stream()
-                .anyMatch(f -> f.changes().equals(second)
-                                && pair.merit().worth() <= FAR_MORE * f.merit().worth()
-                        || Set.copyOf(f.changes()).equals(Set.copyOf(pair.changes())));
     }
 
     /** How bad what is left is: the second change must not silence what the first brought back. */
