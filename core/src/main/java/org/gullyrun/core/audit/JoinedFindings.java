@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,7 +43,8 @@ public record JoinedFindings(List<Finding> findings, String title) {
     }
 
     /**
-     * Joins findings of one rule about one source in the same scenes that would read the same but for the listener.
+     * Joins findings of one rule about one source in the same scenes that would read the same but for the listener. In a row
+     * the worst come first, and of those that are as bad listeners are in the order of the rig, as everywhere else.
      *
      * @param findings in the order in which they are shown; each row stands where its first finding did
      */
@@ -51,8 +53,12 @@ public record JoinedFindings(List<Finding> findings, String title) {
         for (Finding finding : findings) {
             rows.computeIfAbsent(key(rig, finding), k -> new ArrayList<>()).add(finding);
         }
+        List<String> listeners = rig.of(Kind.OUTLET).stream().map(Element::id).toList();
+        Comparator<Finding> order =
+                Comparator.comparing(Finding::severity).thenComparingInt(f -> listeners.indexOf(listener(rig, f)));
         List<JoinedFindings> joined = new ArrayList<>();
         for (List<Finding> row : rows.values()) {
+            row.sort(order);
             Finding first = row.getFirst();
             joined.add(new JoinedFindings(
                     row, row.size() == 1 ? first.words().title() : joint(rig, row, rest(rig, first))));

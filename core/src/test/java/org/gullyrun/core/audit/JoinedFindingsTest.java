@@ -32,9 +32,9 @@ class JoinedFindingsTest {
     void listenersAreJoinedWithTheVerbForSeveral() {
         List<String> titles = titles(found());
         assertTrue(titles.contains("Live, Archive and Partner relay hear Clips twice, 12 ms apart"), titles.toString());
-        assertTrue(titles.contains("Archive, Live and Partner relay hear Crew (never)"), titles.toString());
-        assertTrue(titles.contains("Dome ears, Host's ears and Guests don't hear Clips"), titles.toString());
-        assertTrue(titles.contains("Archive, Live and Partner relay peak at 0.8 dBFS"), titles.toString());
+        assertTrue(titles.contains("Live, Archive and Partner relay hear Crew (never)"), titles.toString());
+        assertTrue(titles.contains("Host's ears, Dome ears and Guests don't hear Clips"), titles.toString());
+        assertTrue(titles.contains("Live, Archive and Partner relay peak at 0.8 dBFS"), titles.toString());
         assertTrue(titles.contains("Archive hears Music (never)"), "alone it reads as before");
     }
 
