@@ -299,7 +299,7 @@ public final class FindingsView extends ScrollPane {
     /** The row that stays where it is while others come above it: the selected one, or the first in sight; none at the top. */
     private @Nullable Node held(State before, State now, double offset) {
         Finding finding = now.shown().finding();
-        boolean stays = finding != null && finding.equals(before.shown().finding());
+        String selected = finding != null && finding.equals(before.shown().finding()) ? finding.identity() : "";
         List<Node> inSight = offset <= 0
                 ? List.of()
                 : list.rows()
@@ -308,7 +308,7 @@ public final class FindingsView extends ScrollPane {
                                 && list.top(n) < offset + getViewportBounds().getHeight())
                         .toList();
         return inSight.stream()
-                .filter(n -> stays && n.getUserData() instanceof JoinedFindings row && row.holds(finding.identity()))
+                .filter(n -> n.getUserData() instanceof JoinedFindings row && row.holds(selected))
                 .findFirst()
                 .orElse(inSight.isEmpty() ? null : inSight.getFirst());
     }
