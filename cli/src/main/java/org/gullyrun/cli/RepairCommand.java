@@ -77,7 +77,10 @@ final class RepairCommand implements Callable<Integer> {
         CaseArgument.Opened opened = argument.open();
         Audit audit = opened.quickAudit();
         Set<Address> ruledOut = RuledOutSettings.of(
-                opened.survey().rig(), without, out -> ways(opened, RootCauses.Found.NOTHING, out, SECONDS));
+                opened.survey().rig(),
+                without,
+                opened.conditions().without(),
+                out -> ways(opened, RootCauses.Found.NOTHING, out, SECONDS));
         List<Repair> repairs = ways(opened, RootCauses.Found.NOTHING, ruledOut, SECONDS);
         if (repairs.isEmpty()) {
             throw new FileProblem(

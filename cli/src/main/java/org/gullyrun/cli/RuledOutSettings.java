@@ -17,16 +17,18 @@ final class RuledOutSettings {
     /**
      * Finds what is named.
      *
+     * @param already what is ruled out in the case, which no repair adds
      * @param ways the repairs where some settings are ruled out; asked only where something isn't in the survey
      * @throws UsageProblem if something is neither in the survey nor added by any of the repairs
      */
-    static Set<Address> of(Rig rig, List<String> named, Function<Set<Address>, List<Repair>> ways) {
+    static Set<Address> of(
+            Rig rig, List<String> named, Set<Address> already, Function<Set<Address>, List<Repair>> ways) {
         Set<Address> found = new HashSet<>();
         List<String> others = new ArrayList<>();
         for (String one : named) {
             if (one.contains("/") || CaseArgument.named(rig.elements(), one).isPresent()) {
                 found.add(ReachCommand.address(rig, one));
-            } else {
+            } else if (!already.contains(new Address(one, ""))) {
                 others.add(one);
             }
         }

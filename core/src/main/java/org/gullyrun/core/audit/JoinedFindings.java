@@ -44,7 +44,7 @@ public record JoinedFindings(List<Finding> findings, String title) {
 
     /**
      * Joins findings of one rule about one source in the same scenes that would read the same but for the listener. In a row
-     * the worst come first, and of those that are as bad listeners are in the order of the rig, as everywhere else.
+     * the worst come first; equally bad ones are in the rig's order of listeners, as everywhere else.
      *
      * @param findings in the order in which they are shown; each row stands where its first finding did
      */

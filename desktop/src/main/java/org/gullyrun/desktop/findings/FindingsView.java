@@ -91,7 +91,7 @@ public final class FindingsView extends ScrollPane {
             applyCss();
             layout();
         }
-        Node again = held == null ? null : same(held);
+        Node again = held == null ? null : counterpart(held);
         double to = again == null ? offset : list.top(again) - below;
         setVvalue(spare() > 0 ? Math.clamp(to / spare(), 0, 1) : 0);
         if (hadFocus && lookup("#" + focused) instanceof Node owner) {
@@ -314,7 +314,7 @@ public final class FindingsView extends ScrollPane {
     }
 
     /** The row that tells now what another told before; null if it is gone. */
-    private @Nullable Node same(Node row) {
+    private @Nullable Node counterpart(Node row) {
         return list.rows()
                 .filter(n -> n == row
                         || n.getUserData() instanceof JoinedFindings now
