@@ -5,11 +5,11 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Wishes;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointId;
-import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.graph.SceneKey;
 import org.gullyrun.core.flow.reuse.SceneFlow;
 import org.gullyrun.core.flow.route.BlockedRoute;
@@ -163,12 +163,7 @@ public final class SceneReading {
 
     /** Whether any source has an open route to a copy of an input. */
     public boolean isCopyFed(String input) {
-        for (int p = 0; p < graph.points(); p++) {
-            if (graph.kind(p) == PointKind.COPY && graph.element(p).equals(input) && isFed(graph.id(p))) {
-                return true;
-            }
-        }
-        return false;
+        return IntStream.of(graph.copies(input)).anyMatch(p -> isFed(graph.id(p)));
     }
 
     /** Whether sound at one point gets to another through open segments; false if there is no such point. */

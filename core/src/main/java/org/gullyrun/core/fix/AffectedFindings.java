@@ -105,15 +105,16 @@ public final class AffectedFindings {
     private List<Place> places(Change.Set set) {
         List<Place> found = new ArrayList<>();
         boolean choice = CHOICES.contains(set.setting().key());
+        if (choice) {
+            chosen(set, found);
+        }
         boolean playback = set.setting().equals(Machines.PLAYBACK);
         Address address = new Address(set.element(), set.setting().key());
         for (int i : scenes) {
             FlowGraph graph = reading.scenes().get(i).graph();
-            if (choice) {
-                chosen(graph, i, set, found);
-            } else if (playback) {
+            if (playback) {
                 moved(graph, i, set, found);
-            } else if (set.to() instanceof Choice to) {
+            } else if (!choice && set.to() instanceof Choice to) {
                 led(graph, i, reading.rig().get(set.element()), set.setting(), to, found);
             } else if (set.setting().equals(Productions.ALWAYS)) {
                 brought(graph, i, set.element(), found);
@@ -172,16 +173,26 @@ public final class AffectedFindings {
     }
 
     /** An output that is led to another device: what plays there leaves where it went, and comes to where that leads. */
-    private void chosen(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
+    private void chosen(Change.Set set, List<Place> found) {
         Rig rig = reading.rig();
         Element application = rig.program(rig.get(set.element()));
-        int[] out = outs(graph, application.id());
         String device = set.to() instanceof Choice choice
                 ? Choices.device(rig, application.get(Applications.MACHINE), choice, Direction.PLAYBACK)
                 : "";
-        found.add(new Place(scene, Does.CLOSES, out, out));
-        found.add(new Place(
-                scene, Does.OPENS, out, Choices.usable(rig, device) ? points(graph.point(device)) : points()));
+        boolean usable = Choices.usable(rig, device);
+        FlowGraph last = null;
+        int[] from = {};
+        int[] to = {};
+        for (int i : scenes) {
+            FlowGraph graph = reading.scenes().get(i).graph();
+            if (last == null || !last.sharesShape(graph)) {
+                last = graph;
+                from = outs(graph, application.id());
+                to = usable ? points(graph.point(device)) : points();
+            }
+            found.add(new Place(i, Does.CLOSES, from, from));
+            found.add(new Place(i, Does.OPENS, from, to));
+        }
     }
 
     /** A choice of an engine, an input or a listener: what it led to closes, and what it leads to now opens. */

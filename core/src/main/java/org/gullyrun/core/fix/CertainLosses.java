@@ -1,5 +1,6 @@
 package org.gullyrun.core.fix;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
@@ -33,10 +34,18 @@ import org.jspecify.annotations.Nullable;
 final class CertainLosses {
     private final Reading reading;
     private final int[] scenes;
+    /** For each listener whether it is one with others, at which a required source may arrive as well. */
+    private final boolean[] standIns;
 
     CertainLosses(Reading reading) {
         this.reading = reading;
         this.scenes = AffectedFindings.unlike(reading.scenes());
+        List<String> standsFor =
+                reading.rig().of(Kind.OUTLET).stream().map(Outlets::standsFor).toList();
+        this.standIns = new boolean[standsFor.size()];
+        for (int o = 0; o < standIns.length; o++) {
+            standIns[o] = Collections.frequency(standsFor, standsFor.get(o)) > 1;
+        }
     }
 
     /**
@@ -162,14 +171,18 @@ final class CertainLosses {
     private boolean loses(SceneReading scene, Cut cut) {
         for (int s = 0; s < reading.rig().of(Kind.SOURCE).size(); s++) {
             int source = scene.sourcePoint(s);
+            boolean[] comes = scene.view().reachedFromOne(source);
+            int[] on = IntStream.of(cut.at)
+                    .filter(segment -> comes[scene.graph().from(segment)])
+                    .toArray();
             boolean[] reached = null;
-            for (int o = 0; o < reading.rig().of(Kind.OUTLET).size(); o++) {
+            for (int o = 0; on.length > 0 && o < standIns.length; o++) {
                 CellReading cell = scene.cell(s, o);
                 int outlet = scene.outletPoint(o);
                 if (cell.wish() != Wish.MUST
                         || !cell.delivery().arrives()
-                        || hasStandIn(cell.outlet())
-                        || !passes(scene, source, outlet, cut)) {
+                        || standIns[o]
+                        || !leadsTo(scene, on, outlet)) {
                     continue;
                 }
                 if (reached == null) {
@@ -183,13 +196,6 @@ final class CertainLosses {
         return false;
     }
 
-    /** Whether a listener is one with others, at which a required source may arrive as well. */
-    private boolean hasStandIn(Element outlet) {
-        return reading.rig().of(Kind.OUTLET).stream()
-                .anyMatch(
-                        o -> !o.id().equals(outlet.id()) && Outlets.standsFor(o).equals(Outlets.standsFor(outlet)));
-    }
-
     /** Whether the source may come to the listener by where the cut leads instead. */
     private static boolean comesRound(SceneReading scene, int source, int outlet, Cut cut) {
         boolean[] comes = scene.view().reachedFromOne(source);
@@ -198,16 +204,9 @@ final class CertainLosses {
                 && IntStream.of(cut.to).anyMatch(p -> leadsOn[p]);
     }
 
-    /** Whether any of what is cut lies on a route of the pair: else nothing can be lost. */
-    private static boolean passes(SceneReading scene, int source, int outlet, Cut cut) {
-        FlowGraph graph = scene.graph();
+    /** Whether any of some segments leads to a listener: else nothing can be lost. */
+    private static boolean leadsTo(SceneReading scene, int[] segments, int outlet) {
         boolean[] leadsOn = scene.view().reachingOne(outlet);
-        boolean[] comes = scene.view().reachedFromOne(source);
-        for (int s : cut.at) {
-            if (leadsOn[graph.to(s)] && comes[graph.from(s)]) {
-                return true;
-            }
-        }
-        return false;
+        return IntStream.of(segments).anyMatch(s -> leadsOn[scene.graph().to(s)]);
     }
 }

@@ -3,7 +3,6 @@ package org.gullyrun.core.fix;
 import java.util.stream.IntStream;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
-import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -32,9 +31,10 @@ record ChoiceEnd(int[] points, boolean listens) {
         } else if (setting.equals(Links.PROCESSOR_FROM)) {
             return listens(graph.point(element.or(Links.PROCESSOR_TO, "")));
         } else if (setting.equals(Productions.DEVICE)) {
-            return listens(IntStream.range(0, graph.points())
-                    .filter(p -> isInput(graph.kind(p)) && graph.element(p).equals(element.id()))
-                    .toArray());
+            return listens(
+                    IntStream.concat(IntStream.of(graph.point(element.id())), IntStream.of(graph.copies(element.id())))
+                            .filter(p -> p >= 0)
+                            .toArray());
         } else if (setting.equals(Mixers.TARGET)) {
             return sends(graph.point(element.id()));
         } else if (setting.equals(Productions.CUE_DEVICE)) {
@@ -43,10 +43,6 @@ record ChoiceEnd(int[] points, boolean listens) {
             return sends(graph.point(element.or(Links.PASS_FROM, "")));
         }
         return null;
-    }
-
-    private static boolean isInput(PointKind kind) {
-        return kind == PointKind.INPUT || kind == PointKind.COPY;
     }
 
     private static @Nullable ChoiceEnd listens(int... points) {

@@ -1,5 +1,6 @@
 package org.gullyrun.core.fix;
 
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -7,13 +8,13 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.ToLongFunction;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
-import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -39,6 +40,7 @@ final class ChoiceMoves {
     private static final int MOST = 8;
     private static final int MISSES = 100;
 
+    private final Reading reading;
     private final Rig rig;
     private final SceneReading scene;
     private final Consumer<List<Change>> to;
@@ -51,6 +53,7 @@ final class ChoiceMoves {
     ChoiceMoves(Reading reading, int scene, Consumer<List<Change>> to) {
         this.rig = reading.rig();
         this.scene = reading.scenes().get(scene);
+        this.reading = reading;
         this.to = to;
         this.lacking = this.scene.cells().stream()
                 .filter(cell -> cell.verdict() == Verdict.MISSING)
@@ -107,7 +110,7 @@ final class ChoiceMoves {
                             Productions.DEVICE,
                             machine(rig.owner(by)),
                             takes == Productions.Takes.PLAYBACK ? Direction.PLAYBACK : Direction.RECORDING,
-                            device -> newSources(by, device));
+                            newSources(by));
                 }
             }
             case PROCESSOR -> set(by, Links.PROCESSOR_FROM, by.get(Links.PROCESSOR_MACHINE), Direction.RECORDING);
@@ -203,10 +206,12 @@ final class ChoiceMoves {
                         && SensibleChoice.is(scene, element, setting, d))
                 .toList();
         devices.stream()
-                .filter(d -> Choices.usable(rig, d) && (reach.applyAsLong(d) > 0 || belongs(element, d)))
-                .sorted(Comparator.comparingLong(reach).reversed())
+                .filter(d -> Choices.usable(rig, d))
+                .map(d -> new Reaching(d, reach.applyAsLong(d)))
+                .filter(r -> r.reach > 0 || belongs(element, r.device))
+                .sorted(Comparator.comparingLong(Reaching::reach).reversed())
                 .limit(MOST)
-                .forEach(d -> one(Change.set(rig, element.id(), setting, Choice.to(d.id()))));
+                .forEach(r -> one(Change.set(rig, element.id(), setting, Choice.to(r.device.id()))));
         GateMoves gates = new GateMoves(rig, scene.key());
         for (Element off : devices) {
             List<Change> usable = Choices.usable(rig, off) ? List.of() : gates.usable(off);
@@ -223,42 +228,55 @@ final class ChoiceMoves {
                 && Namesakes.are(rig, element.id(), device);
     }
 
-    /** How many listeners can be reached from a device or input, those who miss something counted most. */
+    /** A device, and how much is reached from it or reaches it. */
+    private record Reaching(Element device, long reach) {}
+
+    /** How many listeners can be reached from a device, those who miss something counted most. */
     private long listeners(Element from) {
-        return rig.of(Kind.OUTLET).stream()
-                .filter(o -> scene.leads(PointId.of(from.id()), PointId.of(o.id())))
-                .mapToLong(o -> lacking.contains(o.id()) ? MISSES : 1)
-                .sum();
+        int start = scene.graph().point(from.id());
+        List<Element> listeners = rig.of(Kind.OUTLET);
+        long reach = 0;
+        for (int i = 0; start >= 0 && i < listeners.size(); i++) {
+            if (scene.view().reachingOne(scene.outletPoint(i))[start]) {
+                reach += lacking.contains(listeners.get(i).id()) ? MISSES : 1;
+            }
+        }
+        return reach;
     }
 
     /** How many sources reach a device; of two the one that a processor offers, as its sound is meant to be used. */
     private long sources(Element device) {
-        long reach = rig.of(Kind.SOURCE).stream()
-                .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
-                .mapToLong(s -> lacked.contains(s.id()) ? MISSES : 1)
-                .sum();
+        int end = scene.graph().point(device.id());
+        if (end < 0) {
+            return 0;
+        }
+        boolean[] reaching = scene.view().reachingOne(end);
+        List<Element> sources = rig.of(Kind.SOURCE);
+        long reach = 0;
+        for (int i = 0; i < sources.size(); i++) {
+            if (reaching[scene.sourcePoint(i)]) {
+                reach += lacked.contains(sources.get(i).id()) ? MISSES : 1;
+            }
+        }
         boolean processed =
                 rig.of(Kind.PROCESSOR).stream().anyMatch(p -> device.id().equals(p.get(Links.PROCESSOR_TO)));
         return reach == 0 ? 0 : 2 * reach + (processed ? 1 : 0);
     }
 
     /**
-     * The same where a source gets there that comes through no other input; else the input would double it, and one that
-     * should be silent is muted.
+     * How many sources reach a device that an input may take, where one gets there by wire that comes through no other input;
+     * else the input would double it, and one that should be silent is muted.
      */
-    private long newSources(Element input, Element device) {
-        List<Element> others = rig.in(rig.program(input).id(), Kind.INPUT).stream()
-                .filter(i -> !i.equals(input) && listeners(i) > 0)
-                .toList();
-        boolean isNew = rig.of(Kind.SOURCE).stream()
-                .anyMatch(s -> wired(s, device) && others.stream().noneMatch(i -> wired(s, i)));
-        return isNew ? sources(device) : 0;
-    }
-
-    /** Whether a source gets somewhere other than through a loudspeaker and the air. */
-    private boolean wired(Element source, Element to) {
-        int start = scene.graph().point(source.id());
-        int end = scene.graph().point(to.id());
-        return start >= 0 && end >= 0 && scene.electricView().reachingOne(end)[start];
+    private ToLongFunction<Element> newSources(Element input) {
+        BitSet besides = new OtherInputs(reading).besides(input);
+        int[] fresh = IntStream.range(0, rig.of(Kind.SOURCE).size())
+                .filter(i -> !besides.get(i))
+                .map(scene::sourcePoint)
+                .toArray();
+        return device -> {
+            int end = scene.graph().point(device.id());
+            boolean[] reaching = end < 0 ? new boolean[0] : scene.electricView().reachingOne(end);
+            return end >= 0 && IntStream.of(fresh).anyMatch(source -> reaching[source]) ? sources(device) : 0;
+        };
     }
 }

@@ -167,9 +167,11 @@ public final class Fixes {
                 .toList();
     }
 
-    /** What is tried where none of the candidates helps: another device, and what is in the way from there. */
+    /** What is tried where none of the candidates helps: another device with what is in the way from there, or one more input. */
     List<List<Change>> lastIdeas(Reading reading, Finding finding, BooleanSupplier cancelled) {
-        return AnotherWay.of(this, reading, finding, cancelled).stream()
+        List<List<Change>> ideas = new ArrayList<>(AnotherWay.of(this, reading, finding, cancelled));
+        MissingCandidates.atLast(reading, finding, ideas::add);
+        return ideas.stream()
                 .map(changes -> Feasible.of(reading.rig(), changes))
                 .filter(changes -> !changes.isEmpty() && changes.stream().allMatch(this::allows))
                 .limit(MOST_BOTH)

@@ -2,13 +2,13 @@ package org.gullyrun.core.fix;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Wish;
-import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
@@ -100,8 +100,11 @@ record Merit(
             return lost;
         }
         for (int s = 0; s < before.rig().of(Kind.SOURCE).size(); s++) {
-            for (int o = 0; o < before.rig().of(Kind.OUTLET).size(); o++) {
-                for (int i = 0; i < before.scenes().size(); i++) {
+            int[] differing = SideEffects.differing(before, after, s);
+            for (int o = 0;
+                    differing.length > 0 && o < before.rig().of(Kind.OUTLET).size();
+                    o++) {
+                for (int i : differing) {
                     CellReading was = before.scenes().get(i).cell(s, o);
                     if (was.delivery().arrives()
                             && was.wish() != Wish.NEVER
@@ -129,9 +132,11 @@ record Merit(
         SceneReading scene = after.scenes().get(finding.evidence().scene());
         for (Change change : changes) {
             Element device = chosen(after.rig(), change);
-            if (device != null) {
-                crowd += (int) after.rig().of(Kind.SOURCE).stream()
-                        .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
+            int end = device == null ? -1 : scene.graph().point(device.id());
+            if (end >= 0) {
+                boolean[] reaching = scene.view().reachingOne(end);
+                crowd += (int) IntStream.range(0, after.rig().of(Kind.SOURCE).size())
+                        .filter(i -> reaching[scene.sourcePoint(i)])
                         .count();
             }
         }

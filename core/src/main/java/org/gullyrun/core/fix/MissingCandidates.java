@@ -8,10 +8,12 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
@@ -77,6 +79,18 @@ final class MissingCandidates {
         finding.scenes().forEach(i -> candidates.louder(reading.scenes().get(i)));
     }
 
+    /**
+     * Hands on what is only tried where nothing else helps: an input more that takes the source's program or microphone, though
+     * there is one.
+     */
+    static void atLast(Reading reading, Finding finding, Consumer<List<Change>> to) {
+        if (reading.rule(finding).topic() == Topic.MISSING
+                && reading.rig().find(finding.subject().source()) != null
+                && reading.rig().find(finding.subject().outlet()) != null) {
+            new MissingCandidates(reading, finding, to).inputs(true);
+        }
+    }
+
     /** In the order of how likely a technician would think of it. */
     private void all() {
         scenes.everyScene(row, column);
@@ -88,7 +102,7 @@ final class MissingCandidates {
         feeds(scene);
         farEnd(scene);
         listens(scene);
-        inputs();
+        inputs(false);
     }
 
     /** Each single closed gate that stands between where the source gets and from where its listener is reached. */
@@ -148,13 +162,7 @@ final class MissingCandidates {
     private void feeds(int at) {
         SceneReading scene = reading.scenes().get(at);
         PointId end = PointId.of(outlet.id());
-        List<Element> reached = rig.of(Kind.DEVICE).stream()
-                .filter(d -> scene.leads(PointId.of(source.id()), PointId.of(d.id())))
-                .sorted(Comparator.comparingLong((Element d) -> others(scene, d))
-                        .thenComparing(Comparator.comparingInt((Element d) -> stepsTo(scene, d))
-                                .reversed()))
-                .limit(MOST)
-                .toList();
+        List<Element> reached = reached(scene);
         for (Element strip : rig.of(Kind.STRIP)) {
             if (scene.leads(PointId.of(strip.id()), end)) {
                 String machine = rig.program(strip).get(Mixers.MACHINE);
@@ -171,12 +179,20 @@ final class MissingCandidates {
                         .forEach(d -> one(Change.set(rig, processor.id(), Links.PROCESSOR_FROM, Choice.to(d.id()))));
             }
         }
+        inputs(scene, reached);
+    }
+
+    /** Inputs that lead to the listener take a device that the source reaches, unless it comes through others already. */
+    private void inputs(SceneReading scene, List<Element> reached) {
+        OtherInputs others = new OtherInputs(reading);
         for (Element input : rig.of(Kind.INPUT)) {
             Productions.Takes takes = input.get(Productions.TAKES);
             Devices.Direction direction = takes == Productions.Takes.PLAYBACK
                     ? Devices.Direction.PLAYBACK
                     : takes == Productions.Takes.RECORDING ? Devices.Direction.RECORDING : null;
-            if (direction != null && scene.leads(PointId.of(input.id()), end)) {
+            if (direction != null
+                    && scene.leads(PointId.of(input.id()), PointId.of(outlet.id()))
+                    && !others.besides(input).get(row)) {
                 String machine = rig.program(input).get(Productions.MACHINE);
                 reached.stream()
                         .filter(d -> d.get(Devices.DIRECTION) == direction
@@ -184,6 +200,17 @@ final class MissingCandidates {
                         .forEach(d -> one(Change.set(rig, input.id(), Productions.DEVICE, Choice.to(d.id()))));
             }
         }
+    }
+
+    /** The devices that the source reaches, those first that hold most of its way and little else. */
+    private List<Element> reached(SceneReading scene) {
+        return rig.of(Kind.DEVICE).stream()
+                .filter(d -> scene.leads(PointId.of(source.id()), PointId.of(d.id())))
+                .sorted(Comparator.comparingLong((Element d) -> others(scene, d))
+                        .thenComparing(Comparator.comparingInt((Element d) -> stepsTo(scene, d))
+                                .reversed()))
+                .limit(MOST)
+                .toList();
     }
 
     /** A strip takes what a processor offers, and the processor reads what the source reaches. */
@@ -209,8 +236,9 @@ final class MissingCandidates {
 
     /** How many other sources reach a device: where the source is alone, nothing else comes with it. */
     private long others(SceneReading scene, Element device) {
-        return rig.of(Kind.SOURCE).stream()
-                .filter(s -> scene.leads(PointId.of(s.id()), PointId.of(device.id())))
+        boolean[] reaching = scene.view().reachingOne(scene.graph().point(device.id()));
+        return IntStream.range(0, rig.of(Kind.SOURCE).size())
+                .filter(i -> reaching[scene.sourcePoint(i)])
                 .count();
     }
 
@@ -288,8 +316,12 @@ final class MissingCandidates {
                 .ifPresent(call -> new ChoiceMoves(reading, at, to).input(call));
     }
 
-    /** An input of its own for the source's program or microphone, on the track that the listener hears. */
-    private void inputs() {
+    /**
+     * An input of its own for the source's program or microphone, on the track that the listener hears.
+     *
+     * @param another even where there is one already
+     */
+    private void inputs(boolean another) {
         Element output = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
         Element production = output == null ? null : rig.owner(output);
         Element application = Sources.application(rig, source);
@@ -306,7 +338,7 @@ final class MissingCandidates {
         boolean there = rig.in(production.id(), Kind.INPUT).stream()
                 .anyMatch(i -> Productions.programs(rig, i).contains(at)
                         || i.get(Productions.DEVICE) instanceof Choice.To(String id) && id.equals(at.id()));
-        if (track == null || there || !program && !microphone) {
+        if (track == null || there && !another || !program && !microphone) {
             return;
         }
         Element input = Element.of(Kind.INPUT, Ids.from("in " + at.name(), i -> rig.find(i) != null))

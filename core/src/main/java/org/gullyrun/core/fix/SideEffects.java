@@ -2,10 +2,10 @@ package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Kind;
@@ -59,16 +59,12 @@ public final class SideEffects {
             return altered;
         }
         for (int s = 0; s < sources; s++) {
-            for (int o = 0; o < outlets; o++) {
-                for (int i = 0; i < before.scenes().size(); i++) {
-                    SceneReading was = before.scenes().get(i);
-                    SceneReading is = after.scenes().get(i);
-                    if (is.sharesRow(was, s)) {
-                        continue;
-                    }
-                    CellReading a = was.cell(s, o);
+            int[] differing = differing(before, after, s);
+            for (int o = 0; differing.length > 0 && o < outlets; o++) {
+                for (int i : differing) {
+                    CellReading a = before.scenes().get(i).cell(s, o);
                     boolean wasGood = a.verdict() == Verdict.GOOD || a.verdict() == Verdict.FAINT;
-                    CellReading b = is.cell(s, o);
+                    CellReading b = after.scenes().get(i).cell(s, o);
                     boolean comes = !a.delivery().arrives()
                             && b.delivery().arrives()
                             && a.wish() != Wish.MUST
@@ -81,6 +77,13 @@ public final class SideEffects {
             }
         }
         return altered;
+    }
+
+    /** The scenes in which anything differs for a source, of readings that can be set side by side. */
+    static int[] differing(Reading before, Reading after, int source) {
+        return IntStream.range(0, before.scenes().size())
+                .filter(i -> !after.scenes().get(i).sharesRow(before.scenes().get(i), source))
+                .toArray();
     }
 
     /** Whether a listener would notice the difference: another verdict, or more than 1 dB. */

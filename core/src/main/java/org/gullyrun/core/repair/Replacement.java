@@ -8,6 +8,7 @@ import java.util.function.Function;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.fix.AffectedFindings;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.Work;
@@ -86,10 +87,19 @@ final class Replacement {
     private record LeftOut(Change change, Reading reading, List<Finding> back, AffectedFindings touches) {
         /** Whether taking another change back as well has to do with what comes back. */
         boolean isTouchedBy(Change other) {
-            Change.Set undone = other instanceof Change.Set set && reading.rig().find(set.element()) != null
-                    ? Change.setRaw(reading.rig(), set.element(), set.setting(), set.from())
-                    : null;
-            return undone == null || !touches.by(List.of(undone), back).isEmpty();
+            return switch (other) {
+                case Change.Set set -> {
+                    Change.Set undone = reading.rig().find(set.element()) == null
+                            ? null
+                            : Change.setRaw(reading.rig(), set.element(), set.setting(), set.from());
+                    yield undone == null || !touches.by(List.of(undone), back).isEmpty();
+                }
+                // Without it sound stops where it came in with it, which no leak is told to be touched by.
+                case Change.Add add ->
+                    back.stream().anyMatch(f -> reading.rule(f).topic() == Topic.LEAK)
+                            || !touches.by(List.of(add), back).isEmpty();
+                case Change.Remove remove -> true;
+            };
         }
 
         /** Whether it might stay left out once something else is made. */

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
@@ -21,6 +22,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.junit.jupiter.api.Test;
@@ -52,6 +54,38 @@ class RereadTest {
             return next;
         });
         assertTrue(changed > RIGS * STEPS, "steps that changed something: " + changed);
+    }
+
+    @Test
+    void whereAnEntryComesOrGoesWhatHoldsStillIsTakenOver() {
+        int changed = readOn(STEPS, false, (rig, seed, random) -> anEntryMore(rig, random));
+        assertTrue(changed > RIGS * STEPS / 2, "steps that changed something: " + changed);
+    }
+
+    /** A rig with one entry more or less in a scene, of an input, a group or another scene, some of them copies. */
+    private static Rig anEntryMore(Rig rig, Random random) {
+        List<Element> entries = rig.of(Kind.ENTRY);
+        if (!entries.isEmpty() && random.nextInt(3) == 0) {
+            return Changes.apply(rig, List.of(new Change.Remove(entries.get(random.nextInt(entries.size())))));
+        }
+        List<Element> scenes = rig.of(Kind.SCENE);
+        List<Element> brought = Stream.of(Kind.INPUT, Kind.GROUP, Kind.SCENE)
+                .flatMap(kind -> rig.of(kind).stream())
+                .toList();
+        return scenes.isEmpty()
+                ? rig
+                : Changes.apply(
+                        rig,
+                        List.of(new Change.Add(Element.of(Kind.ENTRY, "entry-" + random.nextInt(1_000_000))
+                                .put(
+                                        Productions.ENTRY_OF,
+                                        scenes.get(random.nextInt(scenes.size()))
+                                                .id())
+                                .put(
+                                        Productions.BRINGS,
+                                        brought.get(random.nextInt(brought.size()))
+                                                .id())
+                                .put(Productions.COPY, random.nextInt(4) == 0))));
     }
 
     /** Holds reading on to reading afresh, step after step on many rigs; how many steps changed something. */

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
@@ -15,6 +16,7 @@ import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
@@ -76,6 +78,20 @@ class HiddenFaultsTest {
                 fault("clips", Mixers.FEED, Choice.to("mixer-second-call-in")),
                 fault("mixer-clips-in", Devices.ENABLED, false),
                 fault("harbourline", Applications.LEVEL, -40.0));
+    }
+
+    @Test
+    void whereAnInputCannotBePutOnATrackAnotherOneTakesItsMicrophoneThere() {
+        in("capture box");
+        Change tick = fault("in-microphone", Productions.TRACK.of(1), false);
+        Reading reading = AUDIT.read(Changes.apply(good, List.of(tick)), starting.brief());
+        Conditions impossible = Conditions.ruledOut(Set.of(Conditions.about(tick)));
+        Repair repair = Objects.requireNonNull(new WholeRepair(AUDIT, null, reading, impossible, () -> false).best());
+        assertEquals(List.of(), repair.left());
+        assertEquals(1, repair.changes().size(), repair.changes().toString());
+        Element input = ((Change.Add) repair.changes().getFirst()).what();
+        assertEquals(Choice.to("plume-microphone"), input.get(Productions.DEVICE));
+        assertEquals(Set.of(1), Productions.ticked(input, Productions.TRACK));
     }
 
     @TakesLong

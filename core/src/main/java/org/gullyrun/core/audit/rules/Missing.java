@@ -142,16 +142,17 @@ final class Missing implements Rule {
         if (program == null) {
             return null;
         }
-        boolean some = rig.of(Kind.DEVICE).stream()
-                .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
-                        && Objects.equals(d.get(Devices.MACHINE), program.get(Applications.MACHINE)))
-                .anyMatch(d ->
-                        scene.leads(PointId.of(d.id()), PointId.of(pair.outlet().id())));
-        return rig.in(program.id(), Kind.APP_OUTPUT).stream()
-                .filter(o ->
-                        some && (o.isUnknown(Applications.PROGRAM_CHOICE) || o.isUnknown(Applications.SYSTEM_CHOICE)))
+        Element unknown = rig.in(program.id(), Kind.APP_OUTPUT).stream()
+                .filter(o -> o.isUnknown(Applications.PROGRAM_CHOICE) || o.isUnknown(Applications.SYSTEM_CHOICE))
                 .findFirst()
                 .orElse(null);
+        boolean leads = unknown != null
+                && rig.of(Kind.DEVICE).stream()
+                        .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
+                                && Objects.equals(d.get(Devices.MACHINE), program.get(Applications.MACHINE)))
+                        .anyMatch(d -> scene.leads(
+                                PointId.of(d.id()), PointId.of(pair.outlet().id())));
+        return leads ? unknown : null;
     }
 
     /** A finding that would be gone for some value of a choice not yet known asks for that choice. */

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Rig;
@@ -23,6 +24,7 @@ public final class FlowGraph {
     private final double[] latency;
     private final boolean[] open;
     private final int[][] gates;
+    private final GatedSegments gated;
     private final List<List<Address>> assumed;
     private final Gate[] allGates;
     private final Map<Address, Integer> gateIndex;
@@ -36,6 +38,7 @@ public final class FlowGraph {
         this.gates = a.gates;
         this.assumed = a.assumed;
         this.allGates = a.allGates;
+        this.gated = new GatedSegments(gates, allGates.length);
         this.gateIndex = a.gateIndex;
         if (firstOfShape == null) {
             this.open = new boolean[gain.length];
@@ -63,14 +66,15 @@ public final class FlowGraph {
         return Compiler.compile(rig, scenes);
     }
 
-    /** A graph with another rig behind it and one gate turned, or none. */
-    private FlowGraph(FlowGraph same, Rig rig, int gate, @Nullable Gate turned) {
+    /** A graph with another rig behind it, on a shape that is like its own, and one gate turned or none. */
+    private FlowGraph(FlowGraph same, Rig rig, Shape shape, int gate, @Nullable Gate turned) {
         this.rig = rig;
         this.scene = same.scene;
-        this.shape = same.shape;
+        this.shape = shape;
         this.gain = same.gain;
         this.latency = same.latency;
         this.gates = same.gates;
+        this.gated = same.gated;
         this.assumed = same.assumed;
         this.gateIndex = same.gateIndex;
         if (turned == null) {
@@ -81,10 +85,8 @@ public final class FlowGraph {
         this.allGates = same.allGates.clone();
         this.open = same.open.clone();
         allGates[gate] = turned;
-        for (int s = 0; s < open.length; s++) {
-            if (hasGate(s, gate)) {
-                open[s] = isPassable(s);
-            }
+        for (int s : gated.of(gate)) {
+            open[s] = isPassable(s);
         }
     }
 
@@ -96,10 +98,11 @@ public final class FlowGraph {
         Integer gate =
                 gateIndex.get(new Address(change.element(), change.setting().key()));
         return gate == null
-                ? new FlowGraph(this, changed, 0, null)
+                ? of(changed)
                 : new FlowGraph(
                         this,
                         changed,
+                        shape,
                         gate,
                         GraphBuilder.turned(
                                 changed,
@@ -109,14 +112,19 @@ public final class FlowGraph {
                                 Boolean.TRUE.equals(change.to())));
     }
 
-    /** Whether a segment has a gate, by its number. */
-    private boolean hasGate(int segment, int gate) {
-        for (int g : gates[segment]) {
-            if (g == gate) {
-                return true;
-            }
-        }
-        return false;
+    /** This graph of another version of the rig, where nothing that it is compiled from differs. */
+    public FlowGraph of(Rig changed) {
+        return new FlowGraph(this, changed, shape, 0, null);
+    }
+
+    /** This graph, sharing points and segments with another that has the same. */
+    public FlowGraph likewise(FlowGraph other) {
+        return hasShapeOf(other) ? new FlowGraph(this, rig, other.shape, 0, null) : this;
+    }
+
+    /** Whether all but the rig is the very same in another graph, seen without comparing it. */
+    public boolean sharesAll(FlowGraph other) {
+        return shape == other.shape && open == other.open && allGates == other.allGates && gain == other.gain;
     }
 
     /** Whether all gates of a segment are open. */
@@ -189,6 +197,11 @@ public final class FlowGraph {
     /** The points where an engine leaves to a device: buses and cues. */
     public int[] exits() {
         return shape.exits.clone();
+    }
+
+    /** The points of the copies of an input. */
+    public int[] copies(String input) {
+        return IntStream.of(shape.copies).filter(p -> element(p).equals(input)).toArray();
     }
 
     /** The number of the point with this id, or -1. */
@@ -299,15 +312,7 @@ public final class FlowGraph {
     /** The segments that have the gate of this address, in order. */
     public int[] gated(Address at) {
         int gate = gate(at);
-        int[] found = new int[4];
-        int n = 0;
-        for (int s = 0; gate >= 0 && s < gates.length; s++) {
-            if (hasGate(s, gate)) {
-                found = n == found.length ? Arrays.copyOf(found, 2 * n) : found;
-                found[n++] = s;
-            }
-        }
-        return Arrays.copyOf(found, n);
+        return gate < 0 ? new int[0] : gated.of(gate).clone();
     }
 
     /** All closed gates, each once. */

@@ -29,7 +29,7 @@ public record SceneKey(String production, String scene) {
     }
 
     /** The scene in which a production is here: the named one, or else its current one; empty if it has none. */
-    String sceneOf(Rig rig, Element production) {
+    public String sceneOf(Rig rig, Element production) {
         if (production.id().equals(this.production)) {
             return scene;
         }

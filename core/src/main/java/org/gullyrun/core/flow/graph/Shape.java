@@ -35,6 +35,7 @@ final class Shape {
     final int[] sources;
     final int[] outlets;
     final int[] exits;
+    final int[] copies;
     /** From where an end can be reached whatever is closed; by the end, or without couplings by −1 less it. */
     private final Map<Integer, boolean[]> reaching = new ConcurrentHashMap<>();
 
@@ -74,6 +75,7 @@ final class Shape {
         this.sources = indices(k -> k == PointKind.SOURCE);
         this.outlets = indices(k -> k == PointKind.OUTLET);
         this.exits = indices(k -> k == PointKind.BUS || k == PointKind.CUE);
+        this.copies = indices(k -> k == PointKind.COPY);
     }
 
     /** The numbers of the points of some kinds, in order. */

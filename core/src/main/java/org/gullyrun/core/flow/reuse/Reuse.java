@@ -1,5 +1,6 @@
 package org.gullyrun.core.flow.reuse;
 
+import java.util.Iterator;
 import java.util.List;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.SceneKey;
@@ -18,16 +19,27 @@ public final class Reuse {
     private @Nullable Numbering numbering;
 
     /**
-     * The graphs of a rig in several scenes. Where it differs from another version by one flag on which only a gate hangs,
-     * the gate is turned and nothing compiled.
+     * The graphs of a rig in several scenes. Where it differs from another version by one flag on which only a gate hangs, the gate
+     * is turned and nothing compiled; where an entry comes or goes, only the scenes are compiled that bring its own.
      */
     public static List<FlowGraph> graphs(Rig rig, List<SceneKey> scenes, List<FlowGraph> before) {
-        Change.Set change =
-                before.isEmpty() ? null : OneFlag.between(before.getFirst().rig(), rig);
-        if (change == null || !before.stream().map(FlowGraph::scene).toList().equals(scenes)) {
+        if (before.isEmpty() || !before.stream().map(FlowGraph::scene).toList().equals(scenes)) {
             return FlowGraph.all(rig, scenes);
         }
-        return before.stream().map(g -> g.turned(rig, change)).toList();
+        Change.Set change = OneFlag.between(before.getFirst().rig(), rig);
+        if (change != null) {
+            return before.stream().map(g -> g.turned(rig, change)).toList();
+        }
+        OneEntry entry = OneEntry.between(before.getFirst().rig(), rig);
+        return entry == null ? FlowGraph.all(rig, scenes) : graphs(rig, scenes, before, entry);
+    }
+
+    private static List<FlowGraph> graphs(Rig rig, List<SceneKey> scenes, List<FlowGraph> before, OneEntry entry) {
+        List<SceneKey> touched = scenes.stream().filter(entry::mattersIn).toList();
+        Iterator<FlowGraph> anew = FlowGraph.all(rig, touched).iterator();
+        return before.stream()
+                .map(g -> touched.contains(g.scene()) ? anew.next().likewise(g) : g.of(rig))
+                .toList();
     }
 
     /** All that follows from a graph, given what follows from another version of it. */

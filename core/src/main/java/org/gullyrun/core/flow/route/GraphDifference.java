@@ -36,6 +36,9 @@ public final class GraphDifference {
 
     /** Finds points and segments that differ. */
     private void compare() {
+        if (before.sharesAll(after)) {
+            return;
+        }
         boolean[] sameGate = numbering.sameGates(before, after);
         if (numbering.renumbers()) {
             Arrays.fill(newAfter, true);

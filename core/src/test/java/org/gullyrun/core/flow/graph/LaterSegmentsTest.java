@@ -1,11 +1,14 @@
 package org.gullyrun.core.flow.graph;
 
 import static org.gullyrun.core.rig.Choice.to;
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.stream.IntStream;
+import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -17,6 +20,7 @@ import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Productions.Takes;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.junit.jupiter.api.Test;
 
@@ -218,5 +222,21 @@ class LaterSegmentsTest extends SegmentChecks {
         rig();
         expect("show#track01", "vod", 0, 0);
         assertFalse(has("show#track02", "vod"), "it takes no track");
+    }
+
+    @Test
+    void theSegmentsOfAGateAreThoseThatNameIt() {
+        for (int seed = 0; seed < RandomRigs.many(20, 400); seed++) {
+            Rig rig = RandomRigs.of(seed);
+            for (FlowGraph each : FlowGraph.all(rig, SceneKey.axis(rig))) {
+                for (int g = 0; g < each.gateCount(); g++) {
+                    Gate gate = each.gate(g);
+                    int[] named = IntStream.range(0, each.segments())
+                            .filter(s -> each.gates(s).contains(gate))
+                            .toArray();
+                    assertArrayEquals(named, each.gated(gate.at()), "seed " + seed + ", " + gate.at());
+                }
+            }
+        }
     }
 }
