@@ -94,7 +94,8 @@ final class Replacement {
                             : Change.setRaw(reading.rig(), set.element(), set.setting(), set.from());
                     yield undone == null || !touches.by(List.of(undone), back).isEmpty();
                 }
-                // Without it sound stops where it came in with it, which no leak is told to be touched by.
+                // Taking it out again closes routes, while `touches` tells what opening them clears: no leak is among
+                // that.
                 case Change.Add add ->
                     back.stream().anyMatch(f -> reading.rule(f).topic() == Topic.LEAK)
                             || !touches.by(List.of(add), back).isEmpty();
