@@ -155,9 +155,11 @@ public record Reading(
     public Set<String> missingPairs() {
         Set<String> all = new HashSet<>();
         for (SceneReading scene : scenes) {
-            for (CellReading cell : scene.cells()) {
-                if (cell.verdict() == Verdict.MISSING) {
-                    all.add(cell.source().id() + ">" + cell.outlet().id());
+            for (SourceRow row : scene.rows()) {
+                for (CellReading cell : row.troubled() ? row.cells() : List.<CellReading>of()) {
+                    if (cell.verdict() == Verdict.MISSING) {
+                        all.add(cell.source().id() + ">" + cell.outlet().id());
+                    }
                 }
             }
         }

@@ -26,7 +26,7 @@ import org.jspecify.annotations.Nullable;
  * <p>Exact up to {@value #MOST_EXACT} changes: the travelling salesman's dynamic programming over subsets (Held and Karp, A
  * dynamic programming approach to sequencing problems, 1962). A cell depends only on the changes that can touch it
  * ({@link Touches}), so it is read once for each subset of those. Beyond that the next step is always the one that does best at
- * once. Cost: 2ⁿ · n² comparisons, and a reading for each subset of changes that touch something together.
+ * once ({@link StepByStep}). Cost: 2ⁿ · n² comparisons, and a reading for each subset of changes that touch something together.
  */
 public final class SafeOrder {
     /** So many changes are ordered exactly. */
@@ -86,7 +86,9 @@ public final class SafeOrder {
             search.findFirsts();
         }
         Order exact = numbered.size() <= MOST_EXACT ? search.exact() : null;
-        return exact != null ? exact : search.greedy();
+        return exact != null
+                ? exact
+                : new Order(new StepByStep(audit, start, onAir, search::in).order(numbered), false);
     }
 
     /** Finds what each change needs: what doesn't fit alone comes after everything that is added. */
@@ -236,65 +238,10 @@ public final class SafeOrder {
         return costs;
     }
 
-    /** Always the change next that leaves least wrong; of equals one in the same program. */
-    private Order greedy() {
-        List<Change> left = new ArrayList<>(changes);
-        List<Change> order = new ArrayList<>();
-        Reading now = start;
-        String program = "";
-        while (!left.isEmpty()) {
-            Change best = null;
-            Reading after = null;
-            for (Change change : left) {
-                Reading tried = tried(now, change);
-                if (tried != null
-                        && (after == null || isBetter(tried, after, in(change).equals(program)))) {
-                    best = change;
-                    after = tried;
-                }
-            }
-            if (best == null || after == null) {
-                order.addAll(left); // what is left fits only all at once
-                break;
-            }
-            left.remove(best);
-            order.add(best);
-            now = after;
-            program = in(best);
-        }
-        return new Order(order, false);
-    }
-
-    private @Nullable Reading tried(Reading now, Change change) {
-        try {
-            return audit.read(now, List.of(change));
-        } catch (Changes.Conflict e) {
-            return null;
-        }
-    }
-
     /** The program or device that a change is made in, by its id. */
     private String in(Change change) {
         Element element =
                 change instanceof Change.Add add ? add.what() : start.rig().find(change.element());
         return element == null ? "" : start.rig().program(element).id();
-    }
-
-    private boolean isBetter(Reading one, Reading other, boolean sameProgram) {
-        int compared = compare(
-                onAir ? Harm.of(one) : Harm.of(one).offAir(),
-                onAir ? Harm.of(other) : Harm.of(other).offAir());
-        return compared < 0 || compared == 0 && sameProgram;
-    }
-
-    private static int compare(Harm a, Harm b) {
-        int[] of = {
-            a.onAir() - b.onAir(),
-            a.buildingUp() - b.buildingUp(),
-            a.deaf() - b.deaf(),
-            a.missingLive() - b.missingLive(),
-            a.otherLoops() - b.otherLoops()
-        };
-        return IntStream.of(of).filter(d -> d != 0).findFirst().orElse(0);
     }
 }

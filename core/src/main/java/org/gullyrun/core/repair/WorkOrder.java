@@ -112,7 +112,7 @@ public final class WorkOrder {
             }
             worse.addAll(dangers);
         }
-        String than = plan.exact() ? "" : " A better order may exist.";
+        String than = plan.exact() ? "" : " Another order may clear the worst sooner.";
         return (worse.isEmpty()
                         ? plan.onAir()
                                 ? "In this order nothing gets worse on the way, even on air."

@@ -175,7 +175,7 @@ class RepairStepTest extends WindowTest {
                 plan().states().getLast().findings().stream()
                         .filter(Finding::isBad)
                         .count());
-        assertTrue(text(robot, "#repair-claims").contains("A better order may exist."));
+        assertTrue(text(robot, "#repair-claims").contains("Another order may clear the worst sooner."));
         robot.push(KeyCode.O);
         until(() -> !state().planning().isWorking()
                 && plan().steps().stream().map(WorkPlan.Step::sentence).toList().equals(safest));

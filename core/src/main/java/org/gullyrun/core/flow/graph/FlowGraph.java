@@ -122,9 +122,9 @@ public final class FlowGraph {
         return hasShapeOf(other) ? new FlowGraph(this, rig, other.shape, 0, null) : this;
     }
 
-    /** Whether all but the rig is the very same in another graph, seen without comparing it. */
-    public boolean sharesAll(FlowGraph other) {
-        return shape == other.shape && open == other.open && allGates == other.allGates && gain == other.gain;
+    /** Whether nothing but the rig and what gates are open differs in another graph, seen without comparing them. */
+    public boolean sharesAllButGates(FlowGraph other) {
+        return shape == other.shape && gates == other.gates && gain == other.gain && latency == other.latency;
     }
 
     /** Whether all gates of a segment are open. */
@@ -307,6 +307,11 @@ public final class FlowGraph {
     /** The numbers of a segment's gates: the very list where several graphs share it. Not to be altered. */
     public int[] gateNumbers(int segment) {
         return gates[segment];
+    }
+
+    /** The segments that have a gate, by its number, in order. Not to be altered. */
+    public int[] gated(int gate) {
+        return gated.of(gate);
     }
 
     /** The segments that have the gate of this address, in order. */

@@ -36,7 +36,8 @@ public final class GraphDifference {
 
     /** Finds points and segments that differ. */
     private void compare() {
-        if (before.sharesAll(after)) {
+        if (before.sharesAllButGates(after)) {
+            compareGates();
             return;
         }
         boolean[] sameGate = numbering.sameGates(before, after);
@@ -59,6 +60,19 @@ public final class GraphDifference {
         }
         for (boolean each : newAfter) {
             anything |= each;
+        }
+    }
+
+    /** Finds the segments of gates that differ, where nothing else does. */
+    private void compareGates() {
+        for (int gate = 0; gate < before.gateCount(); gate++) {
+            if (before.gate(gate) != after.gate(gate) && !before.gate(gate).equals(after.gate(gate))) {
+                for (int segment : before.gated(gate)) {
+                    goneBefore[segment] = true;
+                    newAfter[segment] = true;
+                    anything = true;
+                }
+            }
         }
     }
 
