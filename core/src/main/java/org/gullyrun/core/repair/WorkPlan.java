@@ -89,6 +89,11 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
         return new WorkPlan(repair, onAir, exact, steps, states);
     }
 
+    /** Whether a change is the first step: what is left once it has been done is known already. */
+    public boolean isFirst(Change change) {
+        return !steps.isEmpty() && steps.getFirst().change.equals(change);
+    }
+
     /**
      * What is left to do once one of the steps has been done; the others keep their order.
      *
@@ -99,7 +104,13 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
                 .map(Step::change)
                 .filter(change -> !change.equals(done))
                 .toList();
-        return of(audit, new Repair(order, now, repair.after(), repair.proof()), order, onAir, exact);
+        Repair rest = new Repair(order, now, repair.after(), repair.proof());
+        if (!isFirst(done) || !states.get(1).rig().equals(now.rig())) {
+            return of(audit, rest, order, onAir, exact);
+        }
+        List<Reading> after = new ArrayList<>(states.subList(1, states.size()));
+        after.set(0, now);
+        return new WorkPlan(rest, onAir, exact, steps.subList(1, steps.size()), after);
     }
 
     /** One step between two states. */

@@ -82,6 +82,14 @@ class HarmTest {
                         .filter(f -> f.isBad())
                         .toList());
         assertEquals("nothing serious is left", rest.ifStopped(rest.steps().size() - 1));
+        Change first = plan.steps().getFirst().change();
+        Rig begun = Changes.apply(found.rig(), List.of(first));
+        WorkPlan known = plan.without(AUDIT, AUDIT.read(begun, SHOW.brief()), first);
+        WorkPlan afresh = WorkPlan.of(AUDIT, known.repair(), known.repair().changes(), plan.onAir(), plan.exact());
+        assertEquals(afresh.steps(), known.steps(), "what is left after the first step isn't read again");
+        assertEquals(
+                afresh.states().stream().map(Reading::findings).toList(),
+                known.states().stream().map(Reading::findings).toList());
         assertTrue(plan.effect(0).startsWith("fixes 13 · Orrery feeds back"), plan.effect(0));
         List<Channel> channels = Channel.all(plan.states(), -1);
         Channel live = channels.stream()

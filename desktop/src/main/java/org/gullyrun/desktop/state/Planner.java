@@ -9,6 +9,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.casefile.Case;
@@ -93,12 +94,17 @@ public final class Planner {
         store.show(known.begun(now.reading(), known.conditions(), known.onAir(), known.done(), now.survey()));
         Case what = now.what();
         int scene = now.scene();
-        analysis.longWork("go on with the repair", () -> {
+        Supplier<Runnable> goOn = () -> {
             Audit audit = Analysis.audit(what).quick();
             Reading start = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
             WorkPlan rest = plan.without(audit, start, done);
-            show(turn, List.of(rest.repair()), rest, scene, false);
-        });
+            return found(turn, List.of(rest.repair()), rest, scene, false);
+        };
+        if (plan.isFirst(done)) {
+            analysis.work("go on with the repair", goOn);
+        } else {
+            analysis.longWork("go on with the repair", () -> analysis.onScreen(goOn.get()));
+        }
     }
 
     /** Begins something new: what was asked for before it ends at its next trial, and what could be done instead of a step, too. */
@@ -144,12 +150,17 @@ public final class Planner {
 
     /** Shows what was found, unless something else was asked for meanwhile. */
     private void show(long turn, List<Repair> ways, WorkPlan plan, int scene, boolean more) {
+        analysis.onScreen(found(turn, ways, plan, scene, more));
+    }
+
+    /** Draws what was found; to be shown on the interface thread. */
+    private Runnable found(long turn, List<Repair> ways, WorkPlan plan, int scene, boolean more) {
         Planning.Drawn drawn = Planning.Drawn.of(plan, scene);
-        analysis.onScreen(() -> {
+        return () -> {
             if (turn == newest.get()) {
                 store.show(store.state().planning().found(ways, plan, drawn, more));
             }
-        });
+        };
     }
 
     private void end(long turn) {
