@@ -99,11 +99,10 @@ record Merit(
         if (!SideEffects.comparable(before, after)) {
             return lost;
         }
+        int outlets = before.rig().of(Kind.OUTLET).size();
         for (int s = 0; s < before.rig().of(Kind.SOURCE).size(); s++) {
             int[] differing = SideEffects.differing(before, after, s);
-            for (int o = 0;
-                    differing.length > 0 && o < before.rig().of(Kind.OUTLET).size();
-                    o++) {
+            for (int o = 0; differing.length > 0 && o < outlets; o++) {
                 for (int i : differing) {
                     CellReading was = before.scenes().get(i).cell(s, o);
                     if (was.delivery().arrives()

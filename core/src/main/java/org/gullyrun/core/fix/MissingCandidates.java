@@ -80,14 +80,14 @@ final class MissingCandidates {
     }
 
     /**
-     * Hands on what is only tried where nothing else helps: an input more that takes the source's program or microphone, though
+     * Hands on what is only tried where nothing else helps: one more input that takes the source's program or microphone, though
      * there is one.
      */
     static void atLast(Reading reading, Finding finding, Consumer<List<Change>> to) {
         if (reading.rule(finding).topic() == Topic.MISSING
                 && reading.rig().find(finding.subject().source()) != null
                 && reading.rig().find(finding.subject().outlet()) != null) {
-            new MissingCandidates(reading, finding, to).inputs(true);
+            new MissingCandidates(reading, finding, to).newInput(true);
         }
     }
 
@@ -102,7 +102,7 @@ final class MissingCandidates {
         feeds(scene);
         farEnd(scene);
         listens(scene);
-        inputs(false);
+        newInput(false);
     }
 
     /** Each single closed gate that stands between where the source gets and from where its listener is reached. */
@@ -179,11 +179,11 @@ final class MissingCandidates {
                         .forEach(d -> one(Change.set(rig, processor.id(), Links.PROCESSOR_FROM, Choice.to(d.id()))));
             }
         }
-        inputs(scene, reached);
+        inputsTake(scene, reached);
     }
 
     /** Inputs that lead to the listener take a device that the source reaches, unless it comes through others already. */
-    private void inputs(SceneReading scene, List<Element> reached) {
+    private void inputsTake(SceneReading scene, List<Element> reached) {
         OtherInputs others = new OtherInputs(reading);
         for (Element input : rig.of(Kind.INPUT)) {
             Productions.Takes takes = input.get(Productions.TAKES);
@@ -321,7 +321,7 @@ final class MissingCandidates {
      *
      * @param another even where there is one already
      */
-    private void inputs(boolean another) {
+    private void newInput(boolean another) {
         Element output = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
         Element production = output == null ? null : rig.owner(output);
         Element application = Sources.application(rig, source);

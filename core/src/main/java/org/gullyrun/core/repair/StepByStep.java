@@ -17,11 +17,14 @@ import org.jspecify.annotations.Nullable;
 /**
  * An order in which the next change is always the one that leaves least wrong; of equals one in the same program.
  *
- * <p>What a change does is only looked at again once another was made that does something about the same sources: most of dozens
- * of changes have nothing to do with each other. Cost: two readings for each change, and one more for each that is looked at
- * again.
+ * <p>What a change does is only looked at again once another was made that does something about the same sources or ears. Of
+ * dozens of changes, most have nothing to do with each other. Cost: two readings for each change, and one more for each that is
+ * looked at again.
  */
 final class StepByStep {
+    /** The harms that several sources do together: loops that build up, ears that hear nothing, other loops. */
+    private static final List<Integer> TOGETHER = List.of(1, 2, 4);
+
     private final Audit audit;
     private final Reading start;
     private final boolean onAir;
@@ -58,7 +61,10 @@ final class StepByStep {
 
         /** Whether another change may do something else once this one has been made; what does nothing yet may prepare it. */
         boolean matters(Effect other) {
-            return sources.isEmpty() || other.sources.isEmpty() || sources.intersects(other.sources);
+            return sources.isEmpty()
+                    || other.sources.isEmpty()
+                    || sources.intersects(other.sources)
+                    || TOGETHER.stream().anyMatch(i -> less[i] != 0 && other.less[i] != 0);
         }
     }
 

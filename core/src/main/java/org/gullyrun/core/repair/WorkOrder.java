@@ -112,7 +112,9 @@ public final class WorkOrder {
             }
             worse.addAll(dangers);
         }
-        String than = plan.exact() ? "" : " Another order may clear the worst sooner.";
+        String than = plan.exact()
+                ? ""
+                : worse.isEmpty() ? " Another order may clear the worst sooner." : " A better order may exist.";
         return (worse.isEmpty()
                         ? plan.onAir()
                                 ? "In this order nothing gets worse on the way, even on air."
