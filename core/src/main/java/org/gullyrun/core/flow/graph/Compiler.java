@@ -53,7 +53,7 @@ final class Compiler {
     }
 
     /** The graphs of some scenes. Scenes without copies are of one shape: only what differs is made once more. */
-    static List<FlowGraph> compile(Rig rig, List<SceneKey> scenes) {
+    static List<FlowGraph> compile(Rig rig, List<SceneKey> scenes, int ofAll) {
         List<FlowGraph> graphs = new ArrayList<>();
         Compiler first = null;
         SceneComposition.Cache compositions = new SceneComposition.Cache();
@@ -71,7 +71,7 @@ final class Compiler {
             Compiler compiler = new Compiler(rig, scene);
             ProductionSegments productions = new ProductionSegments(compiler, compositions);
             FlowGraph graph = compiler.whole(productions);
-            RigTooLarge.checkSegments(graph.segments(), scenes.size());
+            RigTooLarge.checkSegments(graph.segments(), ofAll);
             graphs.add(graph);
             if (first == null && !productions.hasCopies()) {
                 first = compiler;

@@ -55,7 +55,7 @@ public final class FlowGraph {
 
     /** Compiles the graph of a rig in one scene, as the table of the rig model says. */
     public static FlowGraph of(Rig rig, SceneKey scene) {
-        return Compiler.compile(rig, List.of(scene)).getFirst();
+        return Compiler.compile(rig, List.of(scene), 1).getFirst();
     }
 
     /**
@@ -63,7 +63,16 @@ public final class FlowGraph {
      * scene is worked out once.
      */
     public static List<FlowGraph> all(Rig rig, List<SceneKey> scenes) {
-        return Compiler.compile(rig, scenes);
+        return Compiler.compile(rig, scenes, scenes.size());
+    }
+
+    /**
+     * The same for some of a rig's scenes.
+     *
+     * @param ofAll how many scenes the rig has: all of them together must not be too large
+     */
+    public static List<FlowGraph> some(Rig rig, List<SceneKey> scenes, int ofAll) {
+        return Compiler.compile(rig, scenes, ofAll);
     }
 
     /** A graph with another rig behind it, on a shape that is like its own, and one gate turned or none. */

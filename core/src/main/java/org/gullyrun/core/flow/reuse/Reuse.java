@@ -36,7 +36,7 @@ public final class Reuse {
 
     private static List<FlowGraph> graphs(Rig rig, List<SceneKey> scenes, List<FlowGraph> before, OneEntry entry) {
         List<SceneKey> touched = scenes.stream().filter(entry::mattersIn).toList();
-        Iterator<FlowGraph> anew = FlowGraph.all(rig, touched).iterator();
+        Iterator<FlowGraph> anew = FlowGraph.some(rig, touched, scenes.size()).iterator();
         return before.stream()
                 .map(g -> touched.contains(g.scene()) ? anew.next().likewise(g) : g.of(rig))
                 .toList();
