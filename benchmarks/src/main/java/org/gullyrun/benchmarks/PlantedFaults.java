@@ -241,7 +241,8 @@ public final class PlantedFaults {
                 c.unfixed);
     }
 
+    /** A part in per cent, rounded down: 100 % is said of all only. */
     static long share(int part, int whole) {
-        return whole == 0 ? 0 : Math.round(100.0 * part / whole);
+        return whole == 0 ? 0 : 100L * part / whole;
     }
 }

@@ -5,16 +5,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 
 /**
- * Which sources come through the other inputs of a production: one more input that takes them would double them. Sound that
+ * Which sources come through the other inputs of a production: another input that takes them would double them. Sound that
  * comes through a loudspeaker and the air doesn't count.
  */
 final class OtherInputs {
@@ -26,10 +26,10 @@ final class OtherInputs {
     OtherInputs(Reading reading) {
         this.rig = reading.rig();
         List<long[][]> reached = reading.scenes().stream()
-                .map(scene -> scene.electricView().reachedFromEach(points(scene, Kind.SOURCE)))
+                .map(scene -> scene.electricView().reachedFromEach(points(Kind.SOURCE, scene::sourcePoint)))
                 .toList();
         List<boolean[]> leadsOn = reading.scenes().stream()
-                .map(scene -> scene.view().reaching(points(scene, Kind.OUTLET)))
+                .map(scene -> scene.view().reaching(points(Kind.OUTLET, scene::outletPoint)))
                 .toList();
         for (Element production : rig.of(Kind.PRODUCTION)) {
             heard.put(
@@ -50,8 +50,9 @@ final class OtherInputs {
         }
     }
 
-    private int[] points(SceneReading scene, Kind kind) {
-        return rig.of(kind).stream().mapToInt(e -> scene.graph().point(e.id())).toArray();
+    /** The points of all elements of a kind, in the rig's order. */
+    private int[] points(Kind kind, IntUnaryOperator point) {
+        return IntStream.range(0, rig.of(kind).size()).map(point).toArray();
     }
 
     /**

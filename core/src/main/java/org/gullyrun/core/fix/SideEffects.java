@@ -42,7 +42,7 @@ public final class SideEffects {
     }
 
     /** Whether cells can be set side by side: no source, listener or scene came or went. */
-    static boolean comparable(Reading before, Reading after) {
+    public static boolean comparable(Reading before, Reading after) {
         return before.scenes().size() == after.scenes().size()
                 && before.rig().of(Kind.OUTLET).size()
                         == after.rig().of(Kind.OUTLET).size()
@@ -80,7 +80,7 @@ public final class SideEffects {
     }
 
     /** The scenes in which anything differs for a source, of readings that can be set side by side. */
-    static int[] differing(Reading before, Reading after, int source) {
+    public static int[] differing(Reading before, Reading after, int source) {
         return IntStream.range(0, before.scenes().size())
                 .filter(i -> !after.scenes().get(i).sharesRow(before.scenes().get(i), source))
                 .toArray();

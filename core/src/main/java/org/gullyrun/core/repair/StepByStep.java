@@ -9,6 +9,7 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.fix.SideEffects;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Kind;
@@ -129,19 +130,10 @@ final class StepByStep {
     private Effect effect(Reading now, Reading after) {
         int[] before = figures(now);
         int[] then = figures(after);
-        int sources = now.rig().of(Kind.SOURCE).size();
+        boolean comparable = SideEffects.comparable(now, after);
         BitSet differing = new BitSet();
-        boolean comparable = now.scenes().size() == after.scenes().size()
-                && sources == after.rig().of(Kind.SOURCE).size();
-        for (int s = 0; s < sources; s++) {
-            int source = s;
-            differing.set(
-                    s,
-                    !comparable
-                            || IntStream.range(0, now.scenes().size())
-                                    .anyMatch(i -> !after.scenes()
-                                            .get(i)
-                                            .sharesRow(now.scenes().get(i), source)));
+        for (int s = 0; s < now.rig().of(Kind.SOURCE).size(); s++) {
+            differing.set(s, !comparable || SideEffects.differing(now, after, s).length > 0);
         }
         return new Effect(
                 IntStream.range(0, before.length).map(i -> before[i] - then[i]).toArray(), differing);

@@ -100,6 +100,7 @@ public final class Planner {
             WorkPlan rest = plan.without(audit, start, done);
             return found(turn, List.of(rest.repair()), rest, scene, false);
         };
+        // What is left after the first step is known, so it doesn't wait behind the long work of the plan before.
         if (plan.isFirst(done)) {
             analysis.work("go on with the repair", goOn);
         } else {

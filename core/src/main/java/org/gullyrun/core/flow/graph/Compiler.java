@@ -52,7 +52,11 @@ final class Compiler {
         this.graph = first.graph.forAnotherScene();
     }
 
-    /** The graphs of some scenes. Scenes without copies are of one shape: only what differs is made once more. */
+    /**
+     * The graphs of some scenes. Scenes without copies are of one shape: only what differs is made once more.
+     *
+     * @param ofAll how many scenes the rig has
+     */
     static List<FlowGraph> compile(Rig rig, List<SceneKey> scenes, int ofAll) {
         List<FlowGraph> graphs = new ArrayList<>();
         Compiler first = null;

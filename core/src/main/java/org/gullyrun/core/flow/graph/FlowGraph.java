@@ -107,7 +107,7 @@ public final class FlowGraph {
         Integer gate =
                 gateIndex.get(new Address(change.element(), change.setting().key()));
         return gate == null
-                ? of(changed)
+                ? withRig(changed)
                 : new FlowGraph(
                         this,
                         changed,
@@ -121,13 +121,13 @@ public final class FlowGraph {
                                 Boolean.TRUE.equals(change.to())));
     }
 
-    /** This graph of another version of the rig, where nothing that it is compiled from differs. */
-    public FlowGraph of(Rig changed) {
+    /** This graph for another version of the rig, in which nothing differs that the graph is compiled from. */
+    public FlowGraph withRig(Rig changed) {
         return new FlowGraph(this, changed, shape, 0, null);
     }
 
-    /** This graph, sharing points and segments with another that has the same. */
-    public FlowGraph likewise(FlowGraph other) {
+    /** This graph, sharing the points and segments of another one if they are the same. */
+    public FlowGraph sharingShapeOf(FlowGraph other) {
         return hasShapeOf(other) ? new FlowGraph(this, rig, other.shape, 0, null) : this;
     }
 

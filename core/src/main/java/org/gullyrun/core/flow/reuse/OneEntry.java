@@ -12,7 +12,10 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
-/** The one entry that comes or goes between two versions of a rig: it matters only in scenes that bring its own. */
+/**
+ * The one entry by which two versions of a rig differ. It matters only in the scene that has it and in those that bring this
+ * scene, at any depth.
+ */
 final class OneEntry {
     private final Rig rig;
     private final Element production;

@@ -20,7 +20,7 @@ public final class Reuse {
 
     /**
      * The graphs of a rig in several scenes. Where it differs from another version by one flag on which only a gate hangs, the gate
-     * is turned and nothing compiled; where an entry comes or goes, only the scenes are compiled that bring its own.
+     * is turned and nothing compiled; where an entry comes or goes, only the scenes that contain it are compiled.
      */
     public static List<FlowGraph> graphs(Rig rig, List<SceneKey> scenes, List<FlowGraph> before) {
         if (before.isEmpty() || !before.stream().map(FlowGraph::scene).toList().equals(scenes)) {
@@ -38,7 +38,7 @@ public final class Reuse {
         List<SceneKey> touched = scenes.stream().filter(entry::mattersIn).toList();
         Iterator<FlowGraph> anew = FlowGraph.some(rig, touched, scenes.size()).iterator();
         return before.stream()
-                .map(g -> touched.contains(g.scene()) ? anew.next().likewise(g) : g.of(rig))
+                .map(g -> touched.contains(g.scene()) ? anew.next().sharingShapeOf(g) : g.withRig(rig))
                 .toList();
     }
 
