@@ -168,11 +168,12 @@ final class AuditCommand implements Callable<Integer> {
             out.println(ruledOut + (ruledOut == 1 ? " setting is" : " settings are")
                     + " left alone, as ruled out in Repair.");
         }
-        for (int i = 0; ways.size() > 1 && i < ways.size(); i++) {
+        if (ways.size() > 1) {
+            Repair first = ways.getFirst();
             out.println();
-            out.println((i == 0 ? "One way to repair " + ways.get(i).scope() : "Another way") + ", "
-                    + ways.get(i).where() + ": " + ways.get(i).price());
-            ways.get(i).sentences().forEach(s -> out.println("  " + s));
+            out.println("One way to repair " + first.scope() + " (" + first.price() + "):");
+            first.sentences().forEach(line -> out.println("    " + line));
+            ways.stream().skip(1).forEach(other -> RepairCommand.otherWay(out, first, other));
         }
         if (causes.state() == RootCauses.Progress.OUT_OF_TIME) {
             out.println("Stopped after " + CAUSES_SECONDS

@@ -80,7 +80,7 @@ final class AuditJson {
         one.put("changes", fix.changes().stream().map(AuditJson::plain).toList());
         one.put("fixes", fix.cleared());
         one.put("causesNew", fix.created());
-        one.put("sideEffects", fix.altered());
+        one.put("sideEffects", fix.sideEffects().words());
         one.put("asInKnownGood", fix.restores());
         return one;
     }
@@ -92,7 +92,7 @@ final class AuditJson {
         one.put("changes", group.fix().changes().stream().map(AuditJson::plain).toList());
         one.put("fixes", group.findings().stream().map(Finding::identity).toList());
         one.put("causesNew", group.counted().created());
-        one.put("sideEffects", group.counted().altered());
+        one.put("sideEffects", group.counted().sideEffects().words());
         one.put("standsAlone", group.standsAlone());
         return one;
     }

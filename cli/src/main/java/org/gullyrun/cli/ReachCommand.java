@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
-import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Reach;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
@@ -58,7 +57,7 @@ final class ReachCommand implements Callable<Integer> {
         out.println(said(rig, at) + ": " + reach.sentence() + ".");
         reach.sources()
                 .forEach((outlet, sources) -> out.println("  " + outlet.name() + ": "
-                        + AuditContext.list(sources.stream().map(Element::name).toList())));
+                        + Sentences.list(sources.stream().map(Element::name).toList())));
         return Exit.OK;
     }
 

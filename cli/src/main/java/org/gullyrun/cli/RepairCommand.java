@@ -145,28 +145,30 @@ final class RepairCommand implements Callable<Integer> {
             }
             plan.dangers(i).forEach(d -> out.println("    until a later step: " + d));
         }
-        List<String> effects = plan.repair().sideEffects();
+        List<String> effects = plan.repair().sideEffects().words();
         if (!effects.isEmpty()) {
             out.println();
             out.println("What everyone will notice:");
             effects.forEach(e -> out.println("    " + e));
         }
-        for (Repair other : others) {
-            out.println();
-            Repair first = plan.repair();
-            out.println("Another way (" + other.price() + "):");
-            other.sentences(other.beyond(first)).forEach(line -> out.println("    " + line));
-            if (!first.beyond(other).isEmpty()) {
-                out.println("  instead of:");
-                first.sentences(first.beyond(other)).forEach(line -> out.println("    " + line));
-            }
-        }
+        others.forEach(other -> otherWay(out, plan.repair(), other));
         List<Finding> left = plan.repair().left();
         if (!left.isEmpty()) {
             out.println();
             out.println("What is left:");
             left.forEach(f ->
                     out.printf("    %-8s  %s%n", f.severity().word(), f.words().title()));
+        }
+    }
+
+    /** Another way to repair a rig: what it does in place of what, and what it costs. */
+    static void otherWay(PrintWriter out, Repair first, Repair other) {
+        out.println();
+        out.println("Another way (" + other.price() + "):");
+        other.sentences(other.beyond(first)).forEach(line -> out.println("    " + line));
+        if (!first.beyond(other).isEmpty()) {
+            out.println("  instead of:");
+            first.sentences(first.beyond(other)).forEach(line -> out.println("    " + line));
         }
     }
 
@@ -205,7 +207,7 @@ final class RepairCommand implements Callable<Integer> {
         all.put("onAir", plan.onAir());
         all.put("exactOrder", plan.exact());
         all.put("steps", steps);
-        all.put("sideEffects", plan.repair().sideEffects());
+        all.put("sideEffects", plan.repair().sideEffects().words());
         all.put("left", plan.repair().left().stream().map(Finding::identity).toList());
         all.put("otherWays", others.stream().map(RepairCommand::plain).toList());
         return all;

@@ -2,6 +2,7 @@ package org.gullyrun.cli;
 
 import java.io.PrintWriter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,7 +11,9 @@ import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointWords;
 import org.gullyrun.core.flow.route.BlockedRoute;
+import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.flow.route.Loop;
 import org.gullyrun.core.flow.route.Route;
 import org.gullyrun.core.rig.Element;
@@ -80,7 +83,8 @@ final class TraceCommand implements Callable<Integer> {
                                 .toList());
                 scenes.add(one);
             } else {
-                text(out, scene, cells);
+                boolean whole = wantedSource.isEmpty() && wantedOutlet.isEmpty();
+                text(out, scene, cells, whole ? scene.loops() : List.of());
             }
         }
         if (json) {
@@ -105,82 +109,83 @@ final class TraceCommand implements Callable<Integer> {
                                 ", ", rig.of(kind).stream().map(Element::id).toList())));
     }
 
-    /** Prints what arrives at each listener. */
-    private static void text(PrintWriter out, SceneReading scene, List<CellReading> cells) {
+    /** Prints what arrives at each listener, the strongest routes first, and loops. */
+    private static void text(PrintWriter out, SceneReading scene, List<CellReading> cells, List<Loop> loops) {
         out.println("Scene " + scene.name());
         for (CellReading cell : cells) {
             out.println();
-            out.println(cell.source().name() + " → " + cell.outlet().name() + ": "
-                    + cell.verdict().word() + " (the brief says " + cell.wish().word() + ")");
+            out.println(cell.source().name() + " → " + cell.outlet().name() + " ("
+                    + cell.wish().adjective() + "): " + cell.verdict().word());
             if (cell.delivery().arrives()) {
-                out.printf(
-                        Locale.ROOT,
-                        "  %s%d %s, usual %s dBFS, worst %s dBFS, first %.1f ms, last %.1f ms%n",
-                        cell.delivery().atLeast() ? "at least " : "",
-                        cell.delivery().routes(),
-                        cell.delivery().routes() == 1 ? "route" : "routes",
-                        decibels(cell.usualLevel()),
-                        decibels(cell.worstLevel()),
-                        cell.delivery().first(),
-                        cell.delivery().last());
-                for (Route route : scene.routes(cell, PlainData.MOST_ROUTES).routes()) {
-                    ladder(
-                            out,
-                            scene.graph(),
-                            route,
-                            cell.usualLevel() - cell.delivery().strength());
-                }
+                out.println("  " + arrival(cell));
+                double level = cell.usualLevel() - cell.delivery().strength();
+                scene.routes(cell, PlainData.MOST_ROUTES).routes().stream()
+                        .sorted(Comparator.comparingDouble(route -> -route.gain()))
+                        .forEach(route -> ladder(out, scene.graph(), route, level));
             } else {
                 BlockedRoute route = scene.blocked(cell);
                 out.println(route.exists() ? "  closed gates:" : "  not connected");
                 route.closed().forEach(g -> out.println("    " + g.why()));
             }
         }
-        for (Loop loop : scene.loops()) {
+        for (Loop loop : loops) {
             out.println();
-            out.printf(
-                    Locale.ROOT,
-                    "Loop of %d points, %s%n",
-                    loop.points().size(),
-                    loop.buildsUp() ? "builds up" : "margin " + decibels(loop.margin()) + " dB");
+            out.println("Loop, " + (loop.buildsUp() ? "builds up" : "margin " + one(loop.margin()) + " dB"));
             loop.circles().stream()
                     .limit(PlainData.MOST_ROUTES)
-                    .forEach(c -> out.printf(
-                            Locale.ROOT,
-                            "  %s dB, %.1f ms a round: %s%n",
-                            decibels(c.gain()),
-                            c.time(),
-                            String.join(" → ", PlainData.points(scene.graph(), c.segments()))));
+                    .forEach(c -> out.println("  " + one(c.gain()) + " dB, " + one(c.time()) + " ms a round: "
+                            + String.join(" → ", names(scene.graph(), c.segments()))));
         }
         out.println();
     }
 
-    /** Prints a route as a ladder: a line for each hop with gain, level and delay so far. */
+    /** How much arrives, and when: "2 routes, −30.0 dBFS, at worst −29.9 dBFS, after 5.0 to 113.0 ms". */
+    private static String arrival(CellReading cell) {
+        Delivery delivery = cell.delivery();
+        String first = one(delivery.first());
+        String last = one(delivery.last());
+        String usual = one(cell.usualLevel());
+        String worst = one(cell.worstLevel());
+        return (delivery.atLeast() ? "at least " : "") + delivery.routes()
+                + (delivery.routes() == 1 ? " route, " : " routes, ") + usual + " dBFS"
+                + (usual.equals(worst) ? "" : ", at worst " + worst + " dBFS")
+                + ", after " + first + (first.equals(last) ? "" : " to " + last) + " ms";
+    }
+
+    /** Prints a route as a ladder: a line for each point with level and delay so far, and what leads there. */
     private static void ladder(PrintWriter out, FlowGraph graph, Route route, double level) {
-        out.printf(
-                Locale.ROOT,
-                "  %s%s dB, %.1f ms%n",
-                route.gain() >= 0 ? "+" : "",
-                decibels(route.gain()),
-                route.delay());
+        out.println("  " + one(route.gain()) + " dB, " + one(route.delay()) + " ms");
         double running = level;
         double delay = 0;
         for (int s : route.segments()) {
             running += graph.gain(s);
             delay += graph.latency(s);
-            String rate = graph.converts(s) ? "  resampled" : "";
+            String hop = PointWords.hop(graph, s);
             out.printf(
                     Locale.ROOT,
-                    "    %7s dBFS %7.1f ms  %s%s%n",
-                    decibels(running),
-                    delay,
-                    graph.id(graph.to(s)),
-                    rate);
+                    "    %7s dBFS %7s ms  %s%s%n",
+                    one(running),
+                    one(delay),
+                    PointWords.name(graph, graph.to(s)),
+                    hop.isEmpty() ? "" : " (" + hop + ")");
         }
     }
 
-    /** A level or gain with one decimal and a true minus sign. */
-    private static String decibels(double value) {
-        return String.format(Locale.ROOT, "%.1f", value).replace('-', '−');
+    /** The names of the points on a circle, each once. */
+    private static List<String> names(FlowGraph graph, List<Integer> segments) {
+        List<String> names = new ArrayList<>(List.of(PointWords.name(graph, graph.from(segments.getFirst()))));
+        for (int s : segments) {
+            String name = PointWords.name(graph, graph.to(s));
+            if (!names.getLast().equals(name)) {
+                names.add(name);
+            }
+        }
+        return names;
+    }
+
+    /** A figure with one decimal and a true minus sign. */
+    private static String one(double value) {
+        String text = String.format(Locale.ROOT, "%.1f", value).replace('-', '−');
+        return text.equals("−0.0") ? "0.0" : text;
     }
 }

@@ -1,6 +1,7 @@
 package org.gullyrun.cli;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
@@ -129,8 +130,26 @@ class GullyrunTest {
     @Test
     void traceInWordsIsALadder() {
         assertEquals(Exit.OK, run("trace", file, "--scene", "Doors", "--source", "Music", "--outlet", "Archive"));
-        assertTrue(terminal.out().contains("Music → Archive: leaking (the brief says never)"), terminal.out());
-        assertTrue(terminal.out().contains("in-music"), terminal.out());
+        String told = terminal.out();
+        assertTrue(told.contains("Music → Archive (forbidden): leaking"), told);
+        assertTrue(told.contains("1 route, −36.0 dBFS, after 5.0 ms"), told);
+        assertTrue(told.contains("−36.0 dBFS     5.0 ms  Orrery · input Music (48 kHz)"), told);
+        assertTrue(told.contains("Orrery · track archive"), told);
+        assertFalse(told.contains("Loop"), "only the pair was asked for: " + told);
+        assertEquals(Exit.OK, run("trace", file, "--scene", "Panel", "--source", "effects", "--outlet", "live"));
+        told = terminal.out();
+        assertTrue(
+                told.contains("3 routes, −29.0 dBFS, at worst −26.4 dBFS, after 5.0 to 125.0 ms"),
+                "powers add up, at worst amplitudes: " + told);
+        assertTrue(
+                told.indexOf("  0.0 dB, 125.0 ms") < told.indexOf("  −6.0 dB, 5.0 ms"), "the strongest first: " + told);
+        assertTrue(told.contains("Wren clip (through the air, Dome air, −40.0 dB)"), told);
+        assertEquals(Exit.OK, run("trace", file, "--scene", "Sky", "--source", "charts", "--outlet", "live"));
+        assertTrue(terminal.out().contains("  closed gates:\n    input Charts isn't in Sky"), terminal.out());
+        assertEquals(Exit.OK, run("trace", file, "--scene", "Doors"));
+        assertTrue(
+                terminal.out().contains("Loop, builds up\n  0.0 dB, 37.0 ms a round: Orrery · input All of default → "),
+                terminal.out());
     }
 
     @Test

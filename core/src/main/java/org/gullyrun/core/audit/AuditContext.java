@@ -21,6 +21,7 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
 
 /** What the rules work on: the rig, the wishes, the scenes computed, and what several rules need alike. */
@@ -371,17 +372,10 @@ public final class AuditContext {
                 .mapToObj(i -> scenes.get(i).name())
                 .toList();
         if (without.size() <= 2 && scenes.size() > 5) {
-            return "in all scenes but " + list(without);
+            return "in all scenes but " + Sentences.list(without);
         }
         List<String> names =
                 places.stream().sorted().map(i -> scenes.get(i).name()).toList();
-        return "in " + list(names);
-    }
-
-    /** "a, b and c". */
-    public static String list(List<String> names) {
-        return names.size() < 2
-                ? String.join("", names)
-                : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+        return "in " + Sentences.list(names);
     }
 }

@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /**
  * Findings that tell the same trouble at several listeners, to be shown as one: "Live, Archive and Partner relay hear
@@ -16,8 +17,9 @@ import org.gullyrun.core.rig.Rig;
  *
  * @param findings the findings, worst first; at least one
  * @param title one line for all of them
+ * @param brief the same in fewer words, where there is little room: "Live and 2 others hear Clips twice, 12 ms apart"
  */
-public record JoinedFindings(List<Finding> findings, String title) {
+public record JoinedFindings(List<Finding> findings, String title, String brief) {
     private static final String AT = " at ";
 
     /** What verbs become when several listeners hear something. */
@@ -60,8 +62,16 @@ public record JoinedFindings(List<Finding> findings, String title) {
         for (List<Finding> row : rows.values()) {
             row.sort(order);
             Finding first = row.getFirst();
-            joined.add(new JoinedFindings(
-                    row, row.size() == 1 ? first.words().title() : joint(rig, row, rest(rig, first))));
+            if (row.size() == 1) {
+                joined.add(new JoinedFindings(
+                        row, first.words().title(), first.words().title()));
+            } else {
+                String rest = rest(rig, first);
+                List<String> names =
+                        row.stream().map(f -> rig.name(listener(rig, f))).toList();
+                joined.add(
+                        new JoinedFindings(row, joint(Sentences.list(names), rest), joint(Sentences.few(names), rest)));
+            }
         }
         return List.copyOf(joined);
     }
@@ -110,10 +120,8 @@ public record JoinedFindings(List<Finding> findings, String title) {
                 : finding.subject().outlet();
     }
 
-    /** The title of a row: all its listeners, then what they have in common. */
-    private static String joint(Rig rig, List<Finding> row, String rest) {
-        String names = AuditContext.list(
-                row.stream().map(f -> rig.name(listener(rig, f))).toList());
+    /** The title of a row: its listeners, and what they have in common. */
+    private static String joint(String names, String rest) {
         return rest.endsWith(AT) ? rest + names : names + rest;
     }
 }

@@ -22,6 +22,7 @@ import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /**
  * What a setting or an element reaches: which listeners hear a difference when it is changed, and of which sources.
@@ -204,6 +205,6 @@ public record Reach(Map<Element, List<Element>> sources, int listeners) {
         if (names.size() == listeners && listeners > 1) {
             return "Reaches every listener";
         }
-        return "Reaches " + AuditContext.list(names) + (names.size() == 1 && listeners > 1 ? " only" : "");
+        return "Reaches " + Sentences.list(names) + (names.size() == 1 && listeners > 1 ? " only" : "");
     }
 }

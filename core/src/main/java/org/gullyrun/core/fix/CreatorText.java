@@ -18,9 +18,9 @@ public final class CreatorText {
         if (!fixes.isEmpty()) {
             Fix first = fixes.getFirst();
             text.append("Fix: ").append(first.sentence()).append(".");
-            if (!first.altered().isEmpty()) {
+            if (!first.sideEffects().isEmpty()) {
                 text.append(" Side effects: ")
-                        .append(String.join(", ", first.altered()))
+                        .append(String.join(". ", first.sideEffects().words()))
                         .append('.');
             }
             text.append('\n');

@@ -11,7 +11,7 @@ import org.gullyrun.core.rig.Change;
  * @param sentence what a person does, in plain words
  * @param cleared the identities of all findings that are gone or down to minor by it
  * @param created the identities of findings that were not there before, or rose to major or critical
- * @param altered what else happens: other deliveries that were good and change, in plain words, each once
+ * @param sideEffects what else listeners notice
  * @param restores whether it puts everything it changes back as it was when all was well
  * @param merit what it is ranked by
  */
@@ -20,14 +20,13 @@ public record Fix(
         String sentence,
         List<String> cleared,
         List<String> created,
-        List<String> altered,
+        SideEffects sideEffects,
         boolean restores,
         Merit merit) {
     public Fix {
         changes = List.copyOf(changes);
         cleared = List.copyOf(cleared);
         created = List.copyOf(created);
-        altered = List.copyOf(altered);
     }
 
     /** Whether it causes nothing major or critical. What is minor is said beforehand, and taken into account. */
@@ -37,7 +36,7 @@ public record Fix(
 
     /** Whether nothing else happens by it, no finding and no other sound anywhere. */
     public boolean isClean() {
-        return created.isEmpty() && altered.isEmpty();
+        return created.isEmpty() && sideEffects.isEmpty();
     }
 
     /** How much there is to do. */
@@ -61,11 +60,9 @@ public record Fix(
         if (!created.isEmpty()) {
             parts.add("causes " + created.size() + " new" + (isSafe() ? ", only minor" : ""));
         }
-        if (altered.size() > 2) {
-            parts.add(altered.getFirst() + " and " + (altered.size() - 1) + " more");
-        } else {
-            parts.addAll(altered);
+        if (isClean() || !sideEffects.isEmpty()) {
+            parts.add(sideEffects.brief());
         }
-        return String.join(" · ", parts) + (isClean() ? " · no side effects" : "");
+        return String.join(" · ", parts);
     }
 }

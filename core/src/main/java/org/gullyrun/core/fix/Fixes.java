@@ -302,7 +302,7 @@ public final class Fixes {
                 : outcome.cleared().getFirst();
         List<String> cleared =
                 outcome.cleared().stream().map(Finding::identity).sorted().toList();
-        List<SideEffects.Effect> effects = SideEffects.of(before, after, finding);
+        SideEffects effects = SideEffects.between(before, after, finding);
         Merit merit = Merit.of(
                 before,
                 after,
@@ -320,7 +320,7 @@ public final class Fixes {
                         Steps.of(before.rig(), after.rig(), changes),
                         cleared,
                         outcome.created(),
-                        effects.stream().map(SideEffects.Effect::words).toList(),
+                        effects,
                         restores(changes),
                         merit),
                 after);

@@ -70,7 +70,7 @@ record Merit(
             int worth,
             int revealed,
             int bad,
-            List<SideEffects.Effect> effects,
+            SideEffects effects,
             @Nullable Finding finding,
             @Nullable WhenGood whenGood) {
         Processing processing = Processing.lost(before, after, cleared);
@@ -82,15 +82,11 @@ record Merit(
                 bad,
                 lost(before, after, whenGood),
                 processing.raw(),
-                count(effects, SideEffects.Sort.LESS),
-                count(effects, SideEffects.Sort.NEW),
+                effects.count(SideEffects.Sort.LESS),
+                effects.count(SideEffects.Sort.NEW),
                 namesakes(after.rig(), changes),
                 on != null && before.rule(on).topic() == Topic.MISSING ? crowd(after, changes, on) : 0,
                 on == null ? 0 : company(after, on));
-    }
-
-    private static int count(List<SideEffects.Effect> effects, SideEffects.Sort of) {
-        return (int) effects.stream().filter(e -> e.sort() == of).count();
     }
 
     /** How many required or optional deliveries, each counted once for all scenes, are gone that were there when all was well. */

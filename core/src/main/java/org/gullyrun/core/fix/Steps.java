@@ -2,7 +2,6 @@ package org.gullyrun.core.fix;
 
 import java.util.List;
 import java.util.stream.Collectors;
-import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -46,7 +45,7 @@ final class Steps {
         // "In Orrery, mute input A and mute input B": the program is said once.
         return !place.isEmpty() && steps.stream().allMatch(s -> s.startsWith(place))
                 ? place
-                        + AuditContext.list(steps.stream()
+                        + Sentences.list(steps.stream()
                                 .map(s -> s.substring(place.length()))
                                 .toList())
                 : steps.getFirst()

@@ -118,23 +118,17 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
     }
 
     /** What else listeners notice: deliveries that were good and change, and those that newly arrive. */
-    public List<String> sideEffects() {
+    public SideEffects sideEffects() {
         return SideEffects.between(before, after);
     }
 
     /** What it costs, in one line: "9 settings in 4 programs · Archive loses Music". */
     public String price() {
         int programs = programs().size();
-        List<String> effects = sideEffects();
-        String effect = effects.isEmpty()
-                ? "no side effects"
-                : effects.size() > 2
-                        ? effects.getFirst() + " and " + (effects.size() - 1) + " more"
-                        : String.join(" · ", effects);
         return changes.size()
                 + (changes.size() == 1 ? " setting in " : " settings in ")
                 + programs
                 + (programs == 1 ? " place · " : " places · ")
-                + effect;
+                + sideEffects().brief();
     }
 }

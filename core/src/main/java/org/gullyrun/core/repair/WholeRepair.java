@@ -222,10 +222,20 @@ public final class WholeRepair {
                 .toList();
     }
 
-    /** Whether a repair leaves no more than the first, and makes its changes elsewhere than all found so far. */
+    /** Whether a repair leaves no more than the first, and goes about it otherwise than all found so far. */
     private static boolean isAnotherWay(Repair other, List<Repair> known) {
         return other.left().size() <= known.getFirst().left().size()
-                && known.stream().noneMatch(r -> r.approaches().equals(other.approaches()));
+                && known.stream().allMatch(r -> differsInKind(other, r));
+    }
+
+    /** Whether one repair makes its changes elsewhere than another: not only by other settings of the same things. */
+    private static boolean differsInKind(Repair one, Repair other) {
+        return !one.approaches().equals(other.approaches())
+                && !elements(other.beyond(one)).containsAll(elements(one.beyond(other)));
+    }
+
+    private static Set<String> elements(List<Change> changes) {
+        return changes.stream().map(Change::element).collect(Collectors.toSet());
     }
 
     /**

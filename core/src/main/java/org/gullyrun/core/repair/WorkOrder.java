@@ -52,7 +52,7 @@ public final class WorkOrder {
         for (int i = 0; i < plan.steps().size(); i++) {
             step(out, i);
         }
-        List<String> effects = plan.repair().sideEffects();
+        List<String> effects = plan.repair().sideEffects().words();
         if (!effects.isEmpty()) {
             out.append("## What everyone will notice\n\n");
             effects.forEach(e -> out.append("- ").append(safe(e)).append('\n'));
@@ -107,8 +107,8 @@ public final class WorkOrder {
             List<JoinedFindings> causes = JoinedFindings.of(
                     plan.states().get(i + 1).rig(), plan.steps().get(i).causes());
             if (dangers.isEmpty() && !causes.isEmpty()) {
-                worse.add(
-                        causes.getFirst().title() + (causes.size() > 1 ? " and " + (causes.size() - 1) + " more" : ""));
+                worse.add(causes.getFirst().title()
+                        + (causes.size() > 1 ? ", and " + (causes.size() - 1) + " more" : ""));
             }
             worse.addAll(dangers);
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.gullyrun.core.audit.Audit;
@@ -186,13 +187,22 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
 
     /** What a step fixes, in one line: how much, and the worst of it. */
     public String effect(int step) {
+        return effect(step, JoinedFindings::title);
+    }
+
+    /** The same in fewer words, where there is little room. */
+    public String briefEffect(int step) {
+        return effect(step, JoinedFindings::brief);
+    }
+
+    private String effect(int step, Function<JoinedFindings, String> told) {
         List<Finding> fixes = steps.get(step).fixes;
         if (fixes.isEmpty()) {
             return "makes way for later steps";
         }
         List<JoinedFindings> rows = JoinedFindings.of(states.get(step).rig(), fixes);
-        return "fixes " + fixes.size() + " · " + rows.getFirst().title()
-                + (rows.size() > 1 ? " and " + (rows.size() - 1) + " more" : "");
+        return "fixes " + fixes.size() + " · " + told.apply(rows.getFirst())
+                + (rows.size() > 1 ? ", and " + (rows.size() - 1) + " more" : "");
     }
 
     /** What would be left if one stopped after a step. */

@@ -220,7 +220,19 @@ public final class Sentences {
         return PLURAL.matcher(name.stripTrailing()).find() ? plural : singular;
     }
 
-    /** The same with a capital, as a sentence begins. */
+    /** "a, b and c". */
+    public static String list(List<String> names) {
+        return names.size() < 2
+                ? String.join("", names)
+                : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+    }
+
+    /** Listeners in a short line: up to two by name, else the first and how many others. */
+    public static String few(List<String> names) {
+        return names.size() < 3 ? list(names) : names.getFirst() + " and " + (names.size() - 1) + " others";
+    }
+
+    /** Words with a capital, as a sentence begins. */
     public static String capitalized(String words) {
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }

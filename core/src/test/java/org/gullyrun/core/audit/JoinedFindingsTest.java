@@ -39,6 +39,17 @@ class JoinedFindingsTest {
     }
 
     @Test
+    void whereThereIsLittleRoomListenersAreCounted() {
+        Reading reading = found();
+        List<String> brief = JoinedFindings.of(reading.rig(), reading.findings()).stream()
+                .map(JoinedFindings::brief)
+                .toList();
+        assertTrue(brief.contains("Live and 2 others hear Clips twice, 12 ms apart"), brief.toString());
+        assertTrue(brief.contains("Live and 3 others don't hear Star charts in Sky"), brief.toString());
+        assertTrue(brief.contains("Archive hears Music (never)"), "one listener is named");
+    }
+
+    @Test
     void whatDiffersInMoreThanTheListenerStaysApart() {
         List<String> titles = titles(found());
         assertTrue(titles.contains("Host's ears don't hear Chimes"), titles.toString());

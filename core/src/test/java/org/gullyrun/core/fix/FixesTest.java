@@ -97,7 +97,7 @@ class FixesTest {
     @Test
     void thePriceNamesWhoLosesWhat() {
         Fix fix = of("leak:music>archive").getFirst();
-        assertEquals(List.of("Partner relay loses Music"), fix.altered());
+        assertEquals(List.of("Partner relay loses Music"), fix.sideEffects().words());
         assertEquals("fixes 2 · Partner relay loses Music", fix.price());
         assertEquals(
                 "fixes 1 · no side effects",

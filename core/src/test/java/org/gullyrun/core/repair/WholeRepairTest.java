@@ -85,6 +85,10 @@ class WholeRepairTest {
         }
     }
 
+    private static Set<String> elements(List<Change> changes) {
+        return changes.stream().map(Change::element).collect(Collectors.toSet());
+    }
+
     @TakesLong
     @Test
     void anotherWayEndsAsWellGoesElsewhereAndSaysWhatItCosts() {
@@ -96,6 +100,11 @@ class WholeRepairTest {
         for (Repair way : ways) {
             assertEquals(Set.of(), bad(Changes.apply(FOUND.rig(), way.changes()), SHOW.brief()), way.where());
             assertTrue(kinds.add(way.approaches()), "each goes elsewhere: " + way.where());
+            assertTrue(
+                    way == ways.getFirst()
+                            || !elements(ways.getFirst().beyond(way))
+                                    .containsAll(elements(way.beyond(ways.getFirst()))),
+                    "not only by other settings of the same things: " + way.sentences());
             assertEquals(
                     way.changes().size(),
                     way.approaches().values().stream().mapToInt(n -> n).sum());

@@ -21,6 +21,7 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.PointWords;
 import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;

@@ -180,7 +180,8 @@ final class StepChart extends Pane {
         what.setId("step-words-" + place);
         what.setWrapText(false);
         List<String> dangers = plan.dangers(place);
-        String effect = dangers.isEmpty() ? plan.effect(place) : "until a later step: " + String.join(", ", dangers);
+        String effect =
+                dangers.isEmpty() ? plan.briefEffect(place) : "until a later step: " + String.join(", ", dangers);
         Label small = Nodes.label(effect, "small", dangers.isEmpty() ? "soft" : "bad-text");
         small.setWrapText(false);
         VBox words = new VBox(1, what, small);

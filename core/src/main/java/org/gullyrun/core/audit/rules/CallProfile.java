@@ -22,6 +22,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /** Is a wireless body's microphone read while its playback serves ears? */
 final class CallProfile implements Rule {
@@ -121,7 +122,7 @@ final class CallProfile implements Rule {
      * well.
      */
     private Finding tell(Rig rig, Element microphone, Element worn, List<String> readers) {
-        String by = AuditContext.list(readers.stream().map(rig::name).toList());
+        String by = Sentences.list(readers.stream().map(rig::name).toList());
         Double rate =
                 worn.get(Devices.CALL_RATE) == null ? microphone.get(Devices.CALL_RATE) : worn.get(Devices.CALL_RATE);
         FindingBuilder told = FindingBuilder.of(id(), Severity.MAJOR, microphone.id())

@@ -13,6 +13,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Sources;
 
 /** Is an application that is captured or routed not running or not sounding, so that it is in no list? */
@@ -67,7 +68,7 @@ final class CaptureSilent implements Rule {
                                     + (taken.isEmpty()
                                             ? "the computer has a system setting for it"
                                             : "input "
-                                                    + AuditContext.list(taken.stream()
+                                                    + Sentences.list(taken.stream()
                                                             .map(Element::name)
                                                             .toList())
                                                     + " takes it"),

@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Complaint.What;
+import org.gullyrun.core.rig.Sentences;
 
 /** Is something set to a device that cannot be used, so that sound takes the default instead? */
 final class DeviceFallback implements Rule {
@@ -50,7 +51,7 @@ final class DeviceFallback implements Rule {
                 String state = DeviceUse.state(context.rig(), device);
                 String users = DeviceUse.users(context.rig(), use.falling());
                 String others = DeviceUse.users(context.rig(), use.silent());
-                String instead = AuditContext.list(
+                String instead = Sentences.list(
                         use.fallbacks().stream().map(context.rig()::name).toList());
                 findings.add(new Finding(
                         id(),

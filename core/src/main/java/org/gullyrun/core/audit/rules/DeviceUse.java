@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.graph.Choices;
@@ -21,6 +20,7 @@ import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
@@ -184,7 +184,7 @@ final class DeviceUse {
 
     /** The programs that use a device, as a list in words. */
     static String users(Rig rig, List<Address> settings) {
-        return settings.isEmpty() ? "" : AuditContext.list(names(rig, settings));
+        return settings.isEmpty() ? "" : Sentences.list(names(rig, settings));
     }
 
     /** Whether one thing alone has all these settings: it falls back, several fall back. */

@@ -19,6 +19,7 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 
 /** Makes findings of loops: those with the same programs on them are one, whatever scenes they are in. */
 final class LoopTelling {
@@ -105,7 +106,7 @@ final class LoopTelling {
             figures.add(new Figure("repeats", strongest.repeats(), ""));
         }
         String through =
-                AuditContext.list(subject.stream().map(context.rig()::name).toList());
+                Sentences.list(subject.stream().map(context.rig()::name).toList());
         FlowGraph graph = context.scenes().get(worst.scene).graph();
         boolean one = subject.size() == 1;
         String title = through

@@ -28,6 +28,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
@@ -79,8 +80,7 @@ final class Missing implements Rule {
                 ? "every route is turned far down"
                 : !route.exists()
                         ? notConnected(context, context.scenes().get(scene), pair)
-                        : AuditContext.list(
-                                        route.closed().stream().map(Gate::why).toList())
+                        : Sentences.list(route.closed().stream().map(Gate::why).toList())
                                 + (route.exact()
                                         ? ""
                                         : " (not fully worked out: another route may need fewer changes)");

@@ -15,6 +15,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 
 /** Does a mixer or production run at another rate than a device it reads or feeds? */
@@ -77,8 +78,8 @@ final class RateEngine implements Rule {
         boolean tight = path.goesAround()
                 || others.stream()
                         .anyMatch(d -> d.or(Devices.PATH, DriverPath.STANDARD).goesAround());
-        String names = AuditContext.list(others.stream().map(Element::name).toList());
-        String rates = AuditContext.list(others.stream()
+        String names = Sentences.list(others.stream().map(Element::name).toList());
+        String rates = Sentences.list(others.stream()
                 .map(d -> d.name() + " at " + Say.kilo(d.or(Devices.RATE, 0.0)))
                 .toList());
         double first = others.getFirst().or(Devices.RATE, 1.0);

@@ -75,7 +75,7 @@ final class Say {
     static String through(FlowGraph graph, List<Integer> route, List<Integer> other) {
         List<String> own = names(graph, route);
         own.removeAll(names(graph, other));
-        return own.isEmpty() ? "directly" : "through " + AuditContext.list(own.subList(0, Math.min(2, own.size())));
+        return own.isEmpty() ? "directly" : "through " + Sentences.list(own.subList(0, Math.min(2, own.size())));
     }
 
     /** What a route goes through between its source and its listener: "through Driftbox, Music and track archive". */
@@ -147,7 +147,7 @@ final class Say {
     /** The first few of some names, and how many more there are. */
     static String first(List<String> names, int most) {
         return names.size() <= most
-                ? AuditContext.list(names)
+                ? Sentences.list(names)
                 : String.join(", ", names.subList(0, most - 1)) + " and " + (names.size() - most + 1) + " more";
     }
 
@@ -156,6 +156,6 @@ final class Say {
         List<String> names = numbers.stream()
                 .map(n -> Sentences.trackName(rig, production, Integer.toString(n)))
                 .toList();
-        return names.size() == 1 ? Sentences.called("track", names.getFirst()) : "tracks " + AuditContext.list(names);
+        return names.size() == 1 ? Sentences.called("track", names.getFirst()) : "tracks " + Sentences.list(names);
     }
 }

@@ -12,6 +12,7 @@ import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Wishes;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
@@ -71,7 +72,7 @@ final class TrackMixed extends PairRule {
         return new Telling(
                 new Finding.Words(
                         outlet + " also has " + source,
-                        source + " is on the track for " + AuditContext.list(owners)
+                        source + " is on the track for " + Sentences.list(owners)
                                 + ", so you won't be able to separate them later.",
                         Say.sentence(
                                 Say.route(
@@ -79,8 +80,8 @@ final class TrackMixed extends PairRule {
                                         cell.delivery().strongest()),
                                 inScenes + ":",
                                 Say.of(cell.delivery().strength(), "dB") + "; the track is for "
-                                        + AuditContext.list(owners)),
-                        "the track is for " + AuditContext.list(owners),
+                                        + Sentences.list(owners)),
+                        "the track is for " + Sentences.list(owners),
                         "Two sources on one track can't be separated."),
                 routes(context, scene, cell, 4),
                 List.of(new Figure("strength", cell.delivery().strength(), "dB")));

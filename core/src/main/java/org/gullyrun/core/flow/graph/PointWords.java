@@ -1,9 +1,6 @@
-package org.gullyrun.desktop.evidence;
+package org.gullyrun.core.flow.graph;
 
 import java.util.Locale;
-import org.gullyrun.core.flow.graph.Choices;
-import org.gullyrun.core.flow.graph.FlowGraph;
-import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
