@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -17,10 +18,12 @@ import org.gullyrun.core.rig.Sentences;
  *
  * @param findings the findings, worst first; at least one
  * @param title one line for all of them
- * @param brief the same in fewer words, where there is little room: "Live and 2 others hear Clips twice, 12 ms apart"
+ * @param brief the same in fewer words, where there is little room: "Live and 2 others hear Clips twice"
  */
 public record JoinedFindings(List<Finding> findings, String title, String brief) {
     private static final String AT = " at ";
+    /** The figure at the end of a title: ", 12 ms apart". */
+    private static final Pattern FIGURE = Pattern.compile(", \\d[^,]*$");
 
     /** What verbs become when several listeners hear something. */
     private static final List<Map.Entry<String, String>> PLURAL = List.of(
@@ -62,16 +65,16 @@ public record JoinedFindings(List<Finding> findings, String title, String brief)
         for (List<Finding> row : rows.values()) {
             row.sort(order);
             Finding first = row.getFirst();
-            if (row.size() == 1) {
-                joined.add(new JoinedFindings(
-                        row, first.words().title(), first.words().title()));
-            } else {
+            String title = first.words().title();
+            String brief = title;
+            if (row.size() > 1) {
                 String rest = rest(rig, first);
                 List<String> names =
                         row.stream().map(f -> rig.name(listener(rig, f))).toList();
-                joined.add(
-                        new JoinedFindings(row, joint(Sentences.list(names), rest), joint(Sentences.few(names), rest)));
+                title = joint(Sentences.list(names), rest);
+                brief = joint(Sentences.few(names), rest);
             }
+            joined.add(new JoinedFindings(row, title, FIGURE.matcher(brief).replaceFirst("")));
         }
         return List.copyOf(joined);
     }

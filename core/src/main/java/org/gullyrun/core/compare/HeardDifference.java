@@ -96,8 +96,8 @@ public record HeardDifference(Hearing shown, Map<String, Mark> marks, String cap
             }
         }
         List<String> words = new ArrayList<>();
-        say(words, came, "+" + came);
-        say(words, went, "−" + went);
+        say(words, came, came + " new");
+        say(words, went, went + " gone");
         say(words, twice, twice + " twice");
         say(words, once, once + " once");
         say(words, before != null && before.coil() && !now.coil() ? 1 : 0, "no loop");

@@ -173,7 +173,7 @@ class DifferenceTest {
             }
         });
         assertTrue(went.contains("Guests"), went.toString());
-        assertEquals("−" + went.size(), ears.caption());
+        assertEquals(went.size() + " gone", ears.caption());
         assertFalse(HeardDifference.plain(ears.shown()).isMarked());
         Reading same = AUDIT.read(now.rig(), CASE.brief());
         assertTrue(HeardDifference.all(Hearing.all(now, -1), Hearing.all(same, -1)).stream()

@@ -33,6 +33,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Makes the control by which one setting is changed in place. What it sends is an ordinary, undoable change. */
 final class SettingEditor {
+    /** A menu is at most so wide, in pixels. */
+    private static final double WIDEST = 170;
+
     private final Store store;
     private final Rig rig;
     private final Element element;
@@ -206,9 +209,14 @@ final class SettingEditor {
 
     /** A menu of what the setting can be, filled when it is opened. */
     private Node menu() {
-        MenuButton menu = new MenuButton(Sentences.words(rig, setting, element.raw(setting)));
+        MenuButton menu = new MenuButton(Sentences.words(rig, setting, element.raw(setting))) {
+            @Override
+            protected double computeMinWidth(double height) {
+                return Math.min(WIDEST, computePrefWidth(height)); // the name beside it wraps sooner than it is cut
+            }
+        };
         menu.getStyleClass().add("plain");
-        menu.setMaxWidth(170);
+        menu.setMaxWidth(WIDEST);
         named(menu);
         menu.setOnShowing(e -> {
             List<Object> values = Completions.of(rig, element, setting);

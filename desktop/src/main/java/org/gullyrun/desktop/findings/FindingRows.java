@@ -77,9 +77,10 @@ final class FindingRows {
         make.setMinWidth(Region.USE_PREF_SIZE);
         make.setAccessibleText(make.getText() + ": " + group.fix().sentence());
         make.setOnAction(e -> apply(state.causes().groups(), place));
-        HBox action = new HBox(14, price, make);
-        action.setAlignment(Pos.TOP_LEFT);
-        SideOrBeneath line = new SideOrBeneath(words, action, 240 * state.textScale());
+        SideOrBeneath told = new SideOrBeneath(words, price, 240 * state.textScale());
+        HBox.setHgrow(told, Priority.ALWAYS);
+        HBox line = new HBox(14, told, make);
+        line.setAlignment(Pos.TOP_LEFT);
         line.getStyleClass().add("cause");
         VBox.setMargin(line, new Insets(place == 0 ? 2 : 14, 0, 2, 0));
         return line;

@@ -15,6 +15,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.transform.Rotate;
 import org.gullyrun.core.repair.Channel;
@@ -32,6 +33,13 @@ import org.gullyrun.desktop.state.Store;
  */
 final class StepChart extends Pane {
     private static final double ROW = 42;
+    /** Where a sentence takes two lines. */
+    private static final double TALL_ROW = 60;
+    /** What a row of words keeps beside its sentence: the number, and its margins. */
+    private static final double BESIDE_WORDS = 48;
+    /** The size of letters of a sentence. */
+    private static final double TEXT = 13;
+
     private static final double SLANT = 92;
     private static final double WIDEST_GAP = 44;
     private static final double NARROWEST_GAP = 25;
@@ -47,6 +55,7 @@ final class StepChart extends Pane {
     private final Line edge = new Line();
     private double u = 1;
     private double head;
+    private double rowHeight = ROW;
     private int steps;
 
     StepChart(Store store) {
@@ -58,7 +67,7 @@ final class StepChart extends Pane {
 
     /** The upper edge of a row; row 0 is the rig as it is, row 1 the first step. */
     double top(int row) {
-        return head + row * ROW * u;
+        return head + row * rowHeight;
     }
 
     /** Draws a plan into a width. */
@@ -69,9 +78,9 @@ final class StepChart extends Pane {
         WorkPlan plan = planning.plan();
         steps = plan == null ? 0 : plan.steps().size();
         head = steps == 0 ? 8 * u : SLANT * u;
-        setPrefHeight(top(steps + 1) + 14 * u);
-        setMinHeight(getPrefHeight());
+        rowHeight = ROW * u;
         if (plan == null || steps == 0 || width <= 0) {
+            setHeights();
             done(state, width);
             return;
         }
@@ -90,9 +99,11 @@ final class StepChart extends Pane {
         double gap = channels.isEmpty() ? 0 : Math.min(WIDEST_GAP * u, right / channels.size());
         double first = Math.min(width - END * u - gap * (channels.size() - 1), (MOST_WORDS + 46) * u);
         double words = (channels.isEmpty() ? width : first - 22 * u) - 24 * u;
+        rowHeight = (isAnyCut(plan, words - BESIDE_WORDS * u) ? TALL_ROW : ROW) * u;
+        setHeights();
         band.setX(8 * u);
         band.setWidth(width - 16 * u);
-        band.setHeight(ROW * u);
+        band.setHeight(rowHeight);
         edge.setStartX(8 * u);
         edge.setEndX(width - 8 * u);
         getChildren().addAll(band, edge);
@@ -106,23 +117,36 @@ final class StepChart extends Pane {
         }
     }
 
+    private void setHeights() {
+        setPrefHeight(top(steps + 1) + 14 * u);
+        setMinHeight(getPrefHeight());
+    }
+
+    /** Whether a sentence, bold as when its step is looked at, takes more than one line of a width. */
+    private boolean isAnyCut(WorkPlan plan, double width) {
+        Font font = Type.strong(TEXT * u);
+        return plan.steps().stream().anyMatch(step -> Type.width(step.sentence(), font) > width);
+    }
+
     /** How many listeners have no channel, above the steps. */
     private void hidden(Planning planning, int left, double words) {
         long well = planning.channels().stream()
                 .filter(c -> c.states().stream().noneMatch(s -> s.sort().isTrouble()))
                 .count();
         List<String> told = new ArrayList<>();
+        if (left > 0) {
+            told.add(left
+                    + (left == 1
+                            ? " more listener with less trouble isn't drawn"
+                            : " more listeners with less trouble aren't drawn"));
+        }
         if (well > 0) {
             told.add(well + (well == 1 ? " listener gets" : " listeners get") + " what they should all the time");
         }
-        if (left > 0) {
-            told.add(left + " more with less trouble aren't drawn");
-        }
-        Label label = Nodes.label(String.join("; ", told), "caption");
-        label.setWrapText(false);
+        Label label = Nodes.label(String.join(".\n", told), "caption");
         label.setMaxWidth(words);
         label.setLayoutX(24 * u);
-        label.setLayoutY(head - 24 * u);
+        label.setLayoutY(head - (8 + 16 * told.size()) * u);
         if (!told.isEmpty()) {
             getChildren().add(label);
         }
@@ -145,9 +169,9 @@ final class StepChart extends Pane {
         row.setLayoutX(14 * u);
         row.setLayoutY(top(place));
         if (row instanceof javafx.scene.layout.Region region) {
-            region.setPrefSize(words, ROW * u);
-            region.setMinSize(words, ROW * u);
-            region.setMaxSize(words, ROW * u);
+            region.setPrefSize(words, rowHeight);
+            region.setMinSize(words, rowHeight);
+            region.setMaxSize(words, rowHeight);
         }
         getChildren().add(row);
     }
@@ -178,7 +202,7 @@ final class StepChart extends Pane {
         sign.setMinWidth(24 * u);
         Label what = Nodes.label(step.sentence(), "plain");
         what.setId("step-words-" + place);
-        what.setWrapText(false);
+        what.setWrapText(rowHeight > ROW * u);
         List<String> dangers = plan.dangers(place);
         String effect =
                 dangers.isEmpty() ? plan.briefEffect(place) : "until a later step: " + String.join(", ", dangers);
@@ -206,7 +230,7 @@ final class StepChart extends Pane {
         row.setOnMousePressed(e -> grabbed[0] = e.getSceneY());
         row.setOnMouseDragged(e -> row.setTranslateY(e.getSceneY() - grabbed[0]));
         row.setOnMouseReleased(e -> {
-            int by = (int) Math.round(row.getTranslateY() / (ROW * u));
+            int by = (int) Math.round(row.getTranslateY() / rowHeight);
             row.setTranslateY(0);
             if (by != 0) {
                 store.planner().look(place);
