@@ -68,6 +68,11 @@ public record Conditions(Set<Address> without, List<Change> required) {
         return new Conditions(without, more);
     }
 
+    /** Whether all that others rule out or require is ruled out or required here, too. */
+    public boolean narrow(Conditions others) {
+        return without.containsAll(others.without) && required.containsAll(others.required);
+    }
+
     /** What is required and not yet so in a rig, as changes to it as it stands: some of it may be done by now. */
     public List<Change> due(Rig rig) {
         List<Change> due = new ArrayList<>();

@@ -47,6 +47,7 @@ public final class WholeRepair {
     private final Conditions conditions;
     private final BooleanSupplier cancelled;
     private final RootCauses.Found known;
+    private final @Nullable Repair before;
 
     /**
      * The repair of a rig.
@@ -58,7 +59,7 @@ public final class WholeRepair {
      */
     public WholeRepair(
             Audit audit, @Nullable Rig knownGood, Reading reading, Conditions conditions, BooleanSupplier cancelled) {
-        this(audit, knownGood, reading, conditions, cancelled, RootCauses.Found.NOTHING);
+        this(audit, knownGood, reading, conditions, cancelled, RootCauses.Found.NOTHING, null);
     }
 
     private WholeRepair(
@@ -67,8 +68,10 @@ public final class WholeRepair {
             Reading reading,
             Conditions conditions,
             BooleanSupplier cancelled,
-            RootCauses.Found known) {
+            RootCauses.Found known,
+            @Nullable Repair before) {
         this.known = known;
+        this.before = before;
         this.audit = audit;
         this.knownGood = knownGood;
         this.reading = reading;
@@ -81,7 +84,17 @@ public final class WholeRepair {
      * the end.
      */
     public WholeRepair knowing(RootCauses.Found causes) {
-        return new WholeRepair(audit, knownGood, reading, conditions, cancelled, causes);
+        return new WholeRepair(audit, knownGood, reading, conditions, cancelled, causes, before);
+    }
+
+    /**
+     * The same repair, found sooner from one that was planned before more was ruled out or required: what that did and may still
+     * do is kept, and only the rest is fixed otherwise.
+     *
+     * @param repair a repair of the same rig and brief under fewer conditions
+     */
+    public WholeRepair goingOnFrom(Repair repair) {
+        return new WholeRepair(audit, knownGood, reading, conditions, cancelled, known, repair);
     }
 
     /**
@@ -163,8 +176,20 @@ public final class WholeRepair {
 
     /** A repair of which nothing can be left out; null if cancelled. */
     private @Nullable Repair irreducible() {
+        Repair near = before == null ? null : keptOf(before);
+        if (near != null) {
+            return near;
+        }
         Reading start = read(conditions.due(reading.rig())); // null if what is required doesn't fit the rig any more
         return start == null ? null : repair(conditions, start, Integer.MAX_VALUE);
+    }
+
+    /** What may be kept of a repair, and other changes for the rest; null if that leaves more than the repair did. */
+    private @Nullable Repair keptOf(Repair repair) {
+        List<Change> kept = repair.changes().stream().filter(conditions::allows).toList();
+        Reading start = read(audit, reading, kept, repair.after());
+        start = start == null ? null : read(audit, start, conditions.due(start.rig()));
+        return start == null ? null : repair(conditions, start, repair.left().size());
     }
 
     /**

@@ -118,6 +118,7 @@ public final class Planner {
     private void plan(State now, Conditions conditions, boolean onAir, List<Change> done) {
         long turn = begun();
         ruledOut = now.ruledOut();
+        Repair near = now.planning().narrowed(now.reading(), conditions);
         store.show(now.planning().begun(now.reading(), conditions, onAir, done, now.survey()));
         Case what = now.what();
         Rig good = now.goodRig();
@@ -129,7 +130,9 @@ public final class Planner {
             Audit audit = Analysis.audit(what).quick();
             Reading reading = audit.read(now.reading().rig(), now.reading().brief(), now.reading());
             WholeRepair whole = new WholeRepair(audit, good, reading, conditions, over);
-            if (conditions.equals(kept.conditions())) {
+            if (near != null) {
+                whole = whole.goingOnFrom(near);
+            } else if (conditions.equals(kept.conditions())) {
                 whole = whole.knowing(causes.join());
             }
             WorkPlan[] plan = new WorkPlan[1];

@@ -72,6 +72,14 @@ public record Planning(
                                                 Conditions.about(s.change()).equals(due)));
     }
 
+    /** The repair as it is planned, where it is of a reading and other conditions only narrow it; else null. */
+    @Nullable
+    Repair narrowed(Reading reading, Conditions others) {
+        return plan != null && isOf(reading) && !others.equals(conditions) && others.narrow(conditions)
+                ? plan.repair()
+                : null;
+    }
+
     /** The step looked at; null if there is none. */
     public WorkPlan.@Nullable Step current() {
         return plan == null || step >= plan.steps().size() ? null : plan.steps().get(step);
