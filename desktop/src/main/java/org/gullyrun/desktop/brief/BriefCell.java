@@ -49,7 +49,9 @@ final class BriefCell extends VBox {
                 differs |= each.wish() != cell.wish();
             }
         }
-        String now = cell.wish() + " " + entered + " " + loud + " " + cell.verdict() + " " + scenes + " " + differs;
+        setAccessibleText(words(reading, source, outlet, scene));
+        String now = cell.source().get(Sources.CLASS) + " " + cell.wish() + " " + entered + " " + loud + " "
+                + cell.verdict() + " " + scenes + " " + differs;
         if (now.equals(look)) {
             return;
         }
@@ -84,8 +86,14 @@ final class BriefCell extends VBox {
             getChildren().add(pips);
         }
         Nodes.mark(this, "loud", loud);
-        setAccessibleText(cell.source().name() + " at " + cell.outlet().name() + ": "
-                + cell.wish().word() + ", " + reading.word(at, cell));
+    }
+
+    /** What a cell shows, in words. */
+    static String words(Reading reading, int source, int outlet, int scene) {
+        int at = scene >= 0 ? scene : reading.worstScene(source, outlet);
+        CellReading cell = reading.scenes().get(at).cell(source, outlet);
+        return cell.source().name() + " at " + cell.outlet().name() + ": "
+                + cell.wish().word() + ", " + reading.word(at, cell);
     }
 
     /**

@@ -1,16 +1,14 @@
 package org.gullyrun.desktop.brief;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
-import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.gullyrun.core.audit.Reading;
@@ -23,7 +21,6 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.State;
@@ -32,16 +29,12 @@ import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
 /** The grid of sources and outlets. Cells are marked with arrows, Shift and clicks, and set with M, A and N. */
-public final class BriefView extends VBox {
-    private static final double NAMES = 150;
-    private static final double ROW = 40;
-
+public final class BriefView extends VBox implements BriefGrid.Content, BriefGrid.Marks {
     private final Store store;
-    private final VBox rows = new VBox();
-    private final ScrollPane scroll = new ScrollPane(rows);
     private final Label where = Nodes.label("", "soft");
-    private final List<List<BriefCell>> cells = new ArrayList<>();
-    private final List<HBox> lines = new ArrayList<>();
+    private final Label empty = Nodes.label(
+            "The brief says which listener should hear which source. Enter both in Intake first (key 1).", "soft");
+    private final BriefGrid grid = new BriefGrid(this);
     private List<Element> sources = List.of();
     private List<Element> outlets = List.of();
     private @Nullable Reading drawn;
@@ -66,22 +59,19 @@ public final class BriefView extends VBox {
         getStyleClass().add("sheet");
         VBox head = new VBox(2, Nodes.label("Who must hear what", "title"), where);
         head.setPadding(new Insets(16, 20, 0, 24));
-        scroll.getStyleClass().add("plain-scroll");
-        scroll.setFocusTraversable(false);
-        Nodes.uncached(scroll);
-        rows.setPadding(new Insets(0, 20, 20, 24));
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(head, scroll);
+        VBox.setVgrow(grid, Priority.ALWAYS);
+        VBox.setMargin(empty, new Insets(8, 20, 0, 24));
+        getChildren().addAll(head, empty, grid);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.TABLE_VIEW);
-        scroll.widthProperty().addListener(x -> update(store.state(), store.state()));
+        grid.widthProperty().addListener(x -> update(store.state(), store.state()));
         store.watch(this::update);
     }
 
     /** Fills the cells whose verdict or wish differs; builds the grid anew for other sources or listeners. */
     private void update(State before, State now) {
         here = here && now.step() == Step.BRIEF;
-        if (now.step() != Step.BRIEF || scroll.getWidth() < 100) {
+        if (now.step() != Step.BRIEF || grid.getWidth() < 100) {
             return;
         }
         Reading reading = now.reading();
@@ -96,12 +86,12 @@ public final class BriefView extends VBox {
         if (drawn != reading
                 || drawnScene != now.scene()
                 || drawnScale != now.textScale()
-                || drawnWidth != scroll.getWidth()) {
+                || drawnWidth != grid.getWidth()) {
             draw(now);
         }
         if (!here) {
             here = true;
-            javafx.application.Platform.runLater(this::requestFocus);
+            Platform.runLater(this::requestFocus);
         }
         if (now.selection() instanceof Selection.Pair(String s, String o) && before.selection() != now.selection()) {
             int r = index(sources, s);
@@ -112,11 +102,12 @@ public final class BriefView extends VBox {
                 column = c;
                 fromRow = r;
                 fromColumn = c;
+                Platform.runLater(() -> grid.reveal(row, column)); // a grid just built isn't laid out yet
             }
         }
-        mark();
+        grid.mark(this);
         if (row < sources.size() && column < outlets.size()) {
-            setAccessibleText("Brief, " + cells.get(row).get(column).getAccessibleText());
+            setAccessibleText("Brief, " + BriefCell.words(reading, row, column, now.scene()));
         }
     }
 
@@ -139,95 +130,64 @@ public final class BriefView extends VBox {
         if (!newSources.equals(sources)
                 || !newOutlets.equals(outlets)
                 || u != drawnScale
-                || drawnWidth != scroll.getWidth()) {
+                || drawnWidth != grid.getWidth()) {
             sources = List.copyOf(newSources);
             outlets = List.copyOf(newOutlets);
             build(u);
-        }
-        for (int s = 0; s < sources.size(); s++) {
-            for (int o = 0; o < outlets.size(); o++) {
-                cells.get(s).get(o).show(reading, s, o, now.scene());
-            }
+        } else if (!isEmpty()) {
+            grid.refresh();
         }
         drawn = reading;
         drawnScene = now.scene();
         drawnScale = u;
-        drawnWidth = scroll.getWidth();
+        drawnWidth = grid.getWidth();
     }
 
     /** Builds the grid anew, which is needed only if rows, columns or the size of text change. */
     private void build(double u) {
-        rows.getChildren().clear();
-        cells.clear();
-        lines.clear();
         row = Math.clamp(row, 0, Math.max(0, sources.size() - 1));
         column = Math.clamp(column, 0, Math.max(0, outlets.size() - 1));
         fromRow = row;
         fromColumn = column;
-        if (sources.isEmpty() || outlets.isEmpty()) {
-            rows.getChildren()
-                    .add(Nodes.label(
-                            "The brief says which listener should hear which source. Enter both in Intake first (key 1).",
-                            "soft"));
-            return;
-        }
-        ListenerHeads heads = new ListenerHeads(outlets, u);
-        double wide =
-                Math.clamp((scroll.getWidth() - 44 - heads.beyond() - NAMES * u) / outlets.size(), 44 * u, 74 * u);
-        rows.getChildren().add(heads.over(NAMES * u, wide, c -> to(0, c, sources.size() - 1, c)));
-        for (int s = 0; s < sources.size(); s++) {
-            rows.getChildren().add(line(s, u, wide));
+        empty.setVisible(isEmpty());
+        empty.setManaged(isEmpty());
+        grid.setVisible(!isEmpty());
+        if (!isEmpty()) {
+            grid.build(sources, outlets, u);
         }
     }
 
-    /** The row of a source. */
-    private HBox line(int s, double u, double wide) {
-        Element source = sources.get(s);
-        HBox line = new HBox();
-        line.getStyleClass().add("brief-row");
-        line.setAlignment(Pos.CENTER_LEFT);
-        HBox sign = new HBox(Glyph.of(source.get(Sources.CLASS), 0.9 * u));
-        sign.setMinWidth(20 * u);
-        sign.setAlignment(Pos.CENTER);
-        Label name = Nodes.label(source.name());
-        name.setWrapText(false);
-        VBox words = new VBox(name);
-        words.setAlignment(Pos.CENTER_LEFT);
-        String flags = (source.is(Sources.PRIVATE, false) ? "private" : "")
-                + (source.is(Sources.LICENSED, false) ? " licensed" : "");
-        if (!flags.isEmpty()) {
-            words.getChildren().add(Nodes.label(flags.strip(), "caption"));
+    /** Whether there is no cell. */
+    private boolean isEmpty() {
+        return sources.isEmpty() || outlets.isEmpty();
+    }
+
+    @Override
+    public void fill(BriefCell cell, int r, int c) {
+        State now = store.state();
+        cell.show(now.reading(), r, c, now.scene());
+        Nodes.mark(cell, "marked", isMarked(r, c));
+        Nodes.mark(cell, "current", isCurrent(r, c));
+    }
+
+    @Override
+    public void press(MouseEvent e, int r, int c) {
+        requestFocus();
+        if (e.isShiftDown()) {
+            to(fromRow, fromColumn, r, c);
+        } else {
+            to(r, c, r, c);
         }
-        HBox title = new HBox(6, sign, words);
-        title.setAlignment(Pos.CENTER_LEFT);
-        title.setMinWidth(NAMES * u);
-        title.setMaxWidth(NAMES * u);
-        title.setMinHeight(ROW * u);
-        title.setMaxHeight(ROW * u);
-        title.setAccessibleText("Select " + source.name());
-        title.setOnMouseClicked(e -> to(s, 0, s, outlets.size() - 1));
-        line.getChildren().add(title);
-        List<BriefCell> mine = new ArrayList<>();
-        for (int o = 0; o < outlets.size(); o++) {
-            BriefCell cell = new BriefCell(u);
-            cell.setMinSize(wide, (ROW - 8) * u);
-            cell.setMaxSize(wide, (ROW - 8) * u);
-            cell.setId("wish-" + source.id() + "-" + outlets.get(o).id());
-            int c = o;
-            cell.setOnMousePressed(e -> {
-                requestFocus();
-                if (e.isShiftDown()) {
-                    to(fromRow, fromColumn, s, c);
-                } else {
-                    to(s, c, s, c);
-                }
-            });
-            mine.add(cell);
-            line.getChildren().add(cell);
-        }
-        cells.add(mine);
-        lines.add(line);
-        return line;
+    }
+
+    @Override
+    public void chooseRow(int r) {
+        to(r, 0, r, outlets.size() - 1);
+    }
+
+    @Override
+    public void chooseColumn(int c) {
+        to(0, c, sources.size() - 1, c);
     }
 
     /** Marks a block of cells; the last is the one that the evidence is of. */
@@ -237,45 +197,20 @@ public final class BriefView extends VBox {
         fromColumn = aColumn;
         row = toRow;
         column = toColumn;
-        mark();
+        grid.mark(this);
         store.select(
                 new Selection.Pair(sources.get(row).id(), outlets.get(column).id()));
-        reveal();
+        grid.reveal(row, column);
     }
 
-    /** Scrolls the cursor into sight. */
-    private void reveal() {
-        double room = scroll.getViewportBounds().getHeight();
-        double spare = rows.getHeight() - room;
-        var bounds = lines.get(row).getBoundsInParent();
-        double top = scroll.getVvalue() * spare;
-        if (spare > 0 && (bounds.getMinY() < top || bounds.getMaxY() > top + room)) {
-            scroll.setVvalue(Math.clamp((bounds.getMinY() - room / 2) / spare, 0, 1));
-        }
-        double wide = rows.getWidth() - scroll.getViewportBounds().getWidth();
-        var cell = cells.get(row).get(column).getBoundsInParent();
-        double left = scroll.getHvalue() * wide;
-        if (wide > 1
-                && (cell.getMinX() < left
-                        || cell.getMaxX() + 40
-                                > left + scroll.getViewportBounds().getWidth())) {
-            scroll.setHvalue(
-                    Math.clamp((cell.getMinX() - scroll.getViewportBounds().getWidth() / 2) / wide, 0, 1));
-        }
-    }
-
-    /** Shows which cells the next wish is set in. */
-    private void mark() {
-        for (int s = 0; s < cells.size(); s++) {
-            for (int o = 0; o < cells.get(s).size(); o++) {
-                Nodes.mark(cells.get(s).get(o), "marked", isMarked(s, o));
-                Nodes.mark(cells.get(s).get(o), "current", s == row && o == column);
-            }
-        }
+    @Override
+    public boolean isCurrent(int s, int o) {
+        return s == row && o == column;
     }
 
     /** Whether a cell lies in the marked block, or in the marked columns of one class. */
-    private boolean isMarked(int s, int o) {
+    @Override
+    public boolean isMarked(int s, int o) {
         if (ofClass) {
             return o >= Math.min(column, fromColumn)
                     && o <= Math.max(column, fromColumn)
@@ -290,7 +225,7 @@ public final class BriefView extends VBox {
 
     /** Takes a key; whether it meant something here. */
     public boolean key(KeyEvent e) {
-        if (cells.isEmpty() || e.isMetaDown()) {
+        if (isEmpty() || e.isMetaDown()) {
             return false;
         }
         if (e.isAltDown()) {
@@ -340,7 +275,7 @@ public final class BriefView extends VBox {
     /** Selects all rows that have the class of the one with the cursor, wherever they are. */
     private void markClass() {
         ofClass = true;
-        mark();
+        grid.mark(this);
     }
 
     /** Moves the row of the cursor down or up. */
