@@ -25,7 +25,7 @@ import org.jspecify.annotations.Nullable;
 /** Draws a laid-out run map, keeps it up with changes that leave everything in its place, and lights parts of it. */
 final class MapDrawing {
     private final MapGeometry geometry;
-    private final MapSheet sheet = new MapSheet();
+    private final MapSheet sheet;
     private final MapChannels channels;
     private final MapBanks banks;
     private final MapGrid grids;
@@ -33,8 +33,19 @@ final class MapDrawing {
     private MapModel model;
     private Map<String, MapNode> nodes = Map.of();
 
-    MapDrawing(MapModel model, MapGeometry geometry, Consumer<Selection> select, Consumer<Selection> preview) {
+    /**
+     * Draws a map.
+     *
+     * @param sight what is in the window at first; null for everything
+     */
+    MapDrawing(
+            MapModel model,
+            MapGeometry geometry,
+            @Nullable Bounds sight,
+            Consumer<Selection> select,
+            Consumer<Selection> preview) {
         this.model = model;
+        this.sheet = new MapSheet(sight);
         this.geometry = geometry;
         this.channels = new MapChannels(sheet, geometry);
         this.banks = new MapBanks(sheet, geometry, select, preview);
@@ -63,6 +74,11 @@ final class MapDrawing {
         model = other;
         draw(other);
         return true;
+    }
+
+    /** Has only what lies in some bounds, or is lit, in the window; null for everything. */
+    void see(@Nullable Bounds sight) {
+        sheet.see(sight);
     }
 
     /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */

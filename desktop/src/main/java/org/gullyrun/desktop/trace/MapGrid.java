@@ -1,5 +1,9 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.HLineTo;
@@ -30,32 +34,50 @@ final class MapGrid {
         this.banks = banks;
     }
 
+    /** The names of a grid's rows as they are drawn, and where they end; measured once for all crossings. */
+    private record Rows(double labelWidth, List<String> labels, double[] ends) {}
+
+    private Rows rows(MapNode node) {
+        double widest = m.labelWidth(node);
+        List<String> labels = node.rows().stream()
+                .map(lane -> Type.fit(lane.label(), m.row(), widest))
+                .toList();
+        double x = at.left(node) + 4 * u;
+        return new Rows(
+                widest,
+                labels,
+                labels.stream().mapToDouble(l -> x + Type.width(l, m.row())).toArray());
+    }
+
     /** Draws a mixer or production, part by part, so that a crossing that changes is all that is drawn anew. */
     void draw(MapNode node) {
+        Rows rows = rows(node);
+        Map<Integer, Integer> tops = new HashMap<>();
+        Set<Integer> open = new HashSet<>();
+        for (MapNode.Crossing crossing : node.crossings()) {
+            tops.merge(crossing.column(), crossing.row(), Math::min);
+            if (crossing.open()) {
+                open.add(crossing.column());
+            }
+        }
         if (sheet.item("node " + node.id(), node.look())) {
-            frame(node);
+            frame(node, rows);
         }
         for (int c = 0; c < node.columns().size(); c++) {
-            int column = c;
-            boolean open = node.crossings().stream().anyMatch(x -> x.column() == column && x.open());
-            int top = node.crossings().stream()
-                    .filter(x -> x.column() == column)
-                    .mapToInt(MapNode.Crossing::row)
-                    .min()
-                    .orElse(0);
-            if (sheet.item("column " + node.id() + " " + c, open + " " + top)) {
-                column(node, c, open, top);
+            int top = tops.getOrDefault(c, 0);
+            if (sheet.item("column " + node.id() + " " + c, open.contains(c) + " " + top)) {
+                column(node, rows, c, open.contains(c), top);
             }
         }
         for (MapNode.Crossing c : node.crossings()) {
             if (sheet.item(c.key(), c)) {
-                crossing(node, c);
+                crossing(node, rows, c);
             }
         }
     }
 
     /** Draws the frame of a mixer, with strips as rows. */
-    private void frame(MapNode node) {
+    private void frame(MapNode node, Rows rows) {
         double x = at.left(node);
         double t = at.top(node);
         double w = at.width(node);
@@ -73,32 +95,28 @@ final class MapGrid {
         for (int r = 0; r < node.rows().size(); r++) {
             MapNode.Lane lane = node.rows().get(r);
             double y = t + m.west(node, r);
-            String label = label(node, r);
-            double end = x + 4 * u + Type.width(label, m.row());
-            sheet.put(Layer.BANKS, Nodes.line(end + 4 * u, y, x + m.column(node, last), y, "grid-line"));
-            Text text = Nodes.text(label, m.row(), x + 4 * u, y + 4 * u, node.isAbsent(r) ? "absent" : "soft");
+            double across = x + m.column(rows.labelWidth, last);
+            sheet.put(Layer.BANKS, Nodes.line(rows.ends[r] + 4 * u, y, across, y, "grid-line"));
+            Text text =
+                    Nodes.text(rows.labels.get(r), m.row(), x + 4 * u, y + 4 * u, node.isAbsent(r) ? "absent" : "soft");
             sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
             banks.hit(
                     node,
                     x,
                     y - 9 * u,
-                    m.column(node, 0) - 8 * u,
+                    m.column(rows.labelWidth, 0) - 8 * u,
                     18 * u,
                     lane.label(),
                     new Selection.OfElement(lane.element()));
         }
     }
 
-    private String label(MapNode node, int row) {
-        return Type.fit(node.rows().get(row).label(), m.row(), m.labelWidth(node));
-    }
-
     /** Draws a bus as a column. */
-    private void column(MapNode node, int c, boolean open, int top) {
+    private void column(MapNode node, Rows rows, int c, boolean open, int top) {
         MapNode.Lane lane = node.columns().get(c);
         double x = at.left(node);
         double t = at.top(node);
-        double cx = x + m.column(node, c);
+        double cx = x + m.column(rows.labelWidth, c);
         double exit = t + m.east(node, c);
         Path column = new Path(
                 new MoveTo(cx, t + m.west(node, top)),
@@ -108,33 +126,16 @@ final class MapGrid {
         column.getStyleClass().add(open ? "channel" : "grid-line");
         column.setStrokeWidth((open ? 1.4 : 1) * u);
         sheet.putAt(Layer.BANKS, column, Set.of());
-        String label = Type.fit(lane.label(), m.row(), m.column(node, c) - 6 * u);
+        String label = Type.fit(lane.label(), m.row(), m.column(rows.labelWidth, c) - 6 * u);
         Text text = Nodes.text(label, m.row(), cx - 7 * u - Type.width(label, m.row()), exit + 4 * u, "soft");
         sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
     }
 
-    /** Draws a crossing that is on. */
-    private void crossing(MapNode node, MapNode.Crossing c) {
-        double x = at.left(node);
-        double cx = x + m.column(node, c.column());
+    /** Draws a crossing, and the way through it while it is lit. */
+    private void crossing(MapNode node, Rows rows, MapNode.Crossing c) {
+        double cx = at.left(node) + m.column(rows.labelWidth, c.column());
         double cy = at.top(node) + m.west(node, c.row());
-        double exit = at.top(node) + m.east(node, c.column());
-        double start = x + 8 * u + Type.width(label(node, c.row()), m.row());
-        Path through = new Path(
-                new MoveTo(start, cy),
-                new LineTo(cx - 4 * u, cy),
-                new QuadCurveTo(cx, cy, cx, cy + 4 * u),
-                new LineTo(cx, exit - 6 * u),
-                new QuadCurveTo(cx, exit, cx + 6 * u, exit),
-                new HLineTo(x + at.width(node)));
-        through.getStyleClass().add("channel");
-        through.setStrokeWidth(2.6 * u);
-        if (!c.open()) {
-            through.getStyleClass().add("dry");
-            through.setStrokeWidth(1.4 * u);
-        }
-        through.setMouseTransparent(true);
-        sheet.putHidden(Layer.MARKS, through, c.key());
+        sheet.whenLit(Layer.MARKS, c.key(), () -> through(node, rows, c, cx, cy));
         Circle dot = new Circle(cx, cy, (c.open() ? 3.3 : c.wanted() ? 3 : 1.6) * u);
         dot.getStyleClass().add("crossing");
         if (!c.open()) {
@@ -142,5 +143,24 @@ final class MapGrid {
         }
         dot.setMouseTransparent(true);
         sheet.put(Layer.MARKS, dot, Set.of(c.key()));
+    }
+
+    /** The way through a crossing, from the name of its row to where its column goes out. */
+    private Path through(MapNode node, Rows rows, MapNode.Crossing c, double cx, double cy) {
+        double exit = at.top(node) + m.east(node, c.column());
+        Path through = new Path(
+                new MoveTo(rows.ends[c.row()] + 4 * u, cy),
+                new LineTo(cx - 4 * u, cy),
+                new QuadCurveTo(cx, cy, cx, cy + 4 * u),
+                new LineTo(cx, exit - 6 * u),
+                new QuadCurveTo(cx, exit, cx + 6 * u, exit),
+                new HLineTo(at.left(node) + at.width(node)));
+        through.getStyleClass().add("channel");
+        through.setStrokeWidth((c.open() ? 2.6 : 1.4) * u);
+        if (!c.open()) {
+            through.getStyleClass().add("dry");
+        }
+        through.setMouseTransparent(true);
+        return through;
     }
 }

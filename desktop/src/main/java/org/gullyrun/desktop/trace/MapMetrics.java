@@ -72,7 +72,12 @@ record MapMetrics(double unit, double longest) {
 
     /** How far across a column of a grid stands. */
     double column(MapNode node, int column) {
-        return labelWidth(node) + unit * (16 + GRID_COLUMN * column);
+        return column(labelWidth(node), column);
+    }
+
+    /** The same where the room for the names of the rows is known. */
+    double column(double labelWidth, int column) {
+        return labelWidth + unit * (16 + GRID_COLUMN * column);
     }
 
     /** How much room the names of a grid's rows have. */

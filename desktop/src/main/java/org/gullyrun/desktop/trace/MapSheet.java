@@ -1,12 +1,14 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.EnumMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.Supplier;
 import javafx.css.PseudoClass;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
@@ -37,21 +39,73 @@ final class MapSheet {
         MARKS
     }
 
-    private record Lit(Node node, Set<SegmentKey> keys, Set<PointId> points, boolean onlyWhenLit) {}
+    /** A node in its layer. */
+    private record Drawn(Layer layer, Node node) {}
 
-    private record Item(Object look, List<Node> nodes, List<Lit> lit) {}
+    /** Something that is lit with segments or points. */
+    private record Lit(Node node, Set<SegmentKey> keys, Set<PointId> points) {}
 
-    private final Map<Layer, Group> groups = new HashMap<>();
+    /** Something that is drawn only while its segment is lit. */
+    private static final class WhenLit {
+        private final Layer layer;
+        private final Supplier<Node> draw;
+        private final SegmentKey key;
+        private @Nullable Node node;
+
+        WhenLit(Layer layer, Supplier<Node> draw, SegmentKey key) {
+            this.layer = layer;
+            this.draw = draw;
+            this.key = key;
+        }
+    }
+
+    /** What is drawn together, and whether it is in the window. */
+    private static final class Item {
+        private final Object look;
+        private final List<Drawn> nodes = new ArrayList<>();
+        private final List<Lit> lit = new ArrayList<>();
+        private final List<WhenLit> whenLit = new ArrayList<>();
+        private @Nullable Bounds bounds;
+        private boolean isIn;
+        private boolean isLit;
+
+        Item(Object look) {
+            this.look = look;
+        }
+
+        /** Where it is, in the map's own measure. */
+        Bounds bounds() {
+            Bounds known = bounds;
+            if (known == null) {
+                known = around(nodes.stream().map(Drawn::node).toList());
+                bounds = known;
+            }
+            return known;
+        }
+    }
+
+    private final Map<Layer, Group> groups = new EnumMap<>(Layer.class);
     private final Group world = new RestingGroup();
-    private final Map<Object, Item> items = new HashMap<>();
+    private final Map<Object, Item> items = new LinkedHashMap<>();
     private final Set<Object> seen = new HashSet<>();
-    private Item item = new Item("", new ArrayList<>(), new ArrayList<>());
+    /** What goes into and out of the window with the next {@link #lay}: each layer is changed once, not node by node. */
+    private final Map<Layer, List<Node>> coming = new EnumMap<>(Layer.class);
 
-    MapSheet() {
+    private final Map<Layer, Set<Node>> going = new EnumMap<>(Layer.class);
+    /** Only what lies in here or is lit is in the window; null for everything. */
+    private @Nullable Bounds sight;
+
+    private Item item = new Item("");
+
+    /** A sheet on which only what lies in some bounds is in the window; null for everything. */
+    MapSheet(@Nullable Bounds sight) {
+        this.sight = sight;
         for (Layer layer : Layer.values()) {
             Group group = new Group();
             groups.put(layer, group);
             world.getChildren().add(group);
+            coming.put(layer, new ArrayList<>());
+            going.put(layer, new HashSet<>());
         }
     }
 
@@ -77,9 +131,9 @@ final class MapSheet {
             return false;
         }
         if (known != null) {
-            remove(known);
+            takeOut(known);
         }
-        item = new Item(look, new ArrayList<>(), new ArrayList<>());
+        item = new Item(look);
         items.put(key, item);
         return true;
     }
@@ -88,20 +142,61 @@ final class MapSheet {
     void end() {
         items.entrySet().removeIf(entry -> {
             if (!seen.contains(entry.getKey())) {
-                remove(entry.getValue());
+                takeOut(entry.getValue());
                 return true;
             }
             return false;
         });
+        lay();
     }
 
-    /** Takes everything that was drawn of an item off the sheet. */
-    private static void remove(Item item) {
-        for (Node node : item.nodes) {
-            if (node.getParent() instanceof Group group) {
-                group.getChildren().remove(node);
+    /** Has only what lies in some bounds, or is lit, in the window; null for everything. */
+    void see(@Nullable Bounds room) {
+        sight = room;
+        lay();
+    }
+
+    /** Takes everything that was drawn of an item out of the window. */
+    private void takeOut(Item gone) {
+        if (gone.isIn) {
+            gone.isIn = false;
+            gone.nodes.forEach(drawn -> layer(going, drawn.layer).add(drawn.node));
+        }
+        for (WhenLit one : gone.whenLit) {
+            if (one.node != null) {
+                layer(going, one.layer).add(one.node);
+                one.node = null;
             }
         }
+    }
+
+    /** Brings into the window what belongs there, and takes out what doesn't. */
+    private void lay() {
+        for (Item each : items.values()) {
+            boolean belongs = each.isLit || sight == null || each.bounds().intersects(sight);
+            if (belongs && !each.isIn) {
+                each.isIn = true;
+                each.nodes.forEach(drawn -> layer(coming, drawn.layer).add(drawn.node));
+            } else if (!belongs) {
+                takeOut(each);
+            }
+        }
+        for (Layer layer : Layer.values()) {
+            Set<Node> out = layer(going, layer);
+            if (!out.isEmpty()) {
+                group(layer).getChildren().removeAll(out);
+                out.clear();
+            }
+            List<Node> in = layer(coming, layer);
+            if (!in.isEmpty()) {
+                group(layer).getChildren().addAll(in);
+                in.clear();
+            }
+        }
+    }
+
+    private static <T> T layer(Map<Layer, T> of, Layer layer) {
+        return Objects.requireNonNull(of.get(layer));
     }
 
     /** Adds something to the item begun; a label clears the sheet behind it, as maps do, so that no line shows through. */
@@ -122,32 +217,29 @@ final class MapSheet {
     }
 
     private Group group(Layer layer) {
-        return Objects.requireNonNull(groups.get(layer));
+        return layer(groups, layer);
     }
 
-    /** Adds a node to a layer, and to the item being drawn. */
+    /** Adds a node to a layer of the item being drawn. */
     private void add(Layer layer, Node node) {
-        group(layer).getChildren().add(node);
-        item.nodes.add(node);
+        item.nodes.add(new Drawn(layer, node));
     }
 
     /** Adds something that is lit with segments. */
     void put(Layer layer, Node node, Set<SegmentKey> keys) {
         put(layer, node);
-        item.lit.add(new Lit(node, Set.copyOf(keys), Set.of(), false));
+        item.lit.add(new Lit(node, Set.copyOf(keys), Set.of()));
     }
 
     /** Adds something that is lit with points. */
     void putAt(Layer layer, Node node, Set<PointId> points) {
         put(layer, node);
-        item.lit.add(new Lit(node, Set.of(), Set.copyOf(points), false));
+        item.lit.add(new Lit(node, Set.of(), Set.copyOf(points)));
     }
 
-    /** Adds something that is to be seen only while its segment is lit. */
-    void putHidden(Layer layer, Node node, SegmentKey key) {
-        node.setVisible(false);
-        put(layer, node);
-        item.lit.add(new Lit(node, Set.of(key), Set.of(), true));
+    /** Adds something that is drawn only while its segment is lit. */
+    void whenLit(Layer layer, SegmentKey key, Supplier<Node> draw) {
+        item.whenLit.add(new WhenLit(layer, draw, key));
     }
 
     /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */
@@ -155,34 +247,71 @@ final class MapSheet {
         boolean any = !shown.isEmpty();
         List<Node> above = new ArrayList<>();
         for (Item each : items.values()) {
+            each.isLit = false;
             for (Lit one : each.lit) {
-                if (light(one, shown, wrong, went, any) && one.node.getParent() == groups.get(Layer.CHANNELS)) {
+                if (light(one, shown, wrong, went, any)) {
+                    each.isLit = true;
+                    if (one.keys.isEmpty() || !isChannel(each, one.node)) {
+                        continue;
+                    }
                     above.add(one.node);
                 }
             }
+            for (WhenLit one : each.whenLit) {
+                lightOrRemove(one, any && shown.segments().contains(one.key), wrong, went);
+            }
         }
+        lay();
         raise(above);
+    }
+
+    private static boolean isChannel(Item item, Node node) {
+        return item.nodes.stream().anyMatch(drawn -> drawn.node == node && drawn.layer == Layer.CHANNELS);
+    }
+
+    /** Draws what is seen only while it is lit, or takes it out. */
+    private void lightOrRemove(WhenLit one, boolean on, Set<SegmentKey> wrong, Set<SegmentKey> went) {
+        Node node = one.node;
+        if (!on && node != null) {
+            layer(going, one.layer).add(node);
+            one.node = null;
+        } else if (on) {
+            if (node == null) {
+                node = one.draw.get();
+                one.node = node;
+                layer(coming, one.layer).add(node);
+            }
+            Nodes.mark(node, "lit", true);
+            Nodes.turn(node, "bad", wrong.contains(one.key));
+            Nodes.turn(node, "gone", went.contains(one.key));
+        }
     }
 
     /** What is lit, in the map's own measure; null if nothing is. */
     @Nullable
     Bounds litBounds() {
+        List<Node> lit = items.values().stream()
+                .flatMap(each -> each.lit.stream())
+                .map(Lit::node)
+                .filter(node -> node.getPseudoClassStates().contains(LIT))
+                .toList();
+        return lit.isEmpty() ? null : around(lit);
+    }
+
+    /** The bounds around some nodes. */
+    private static Bounds around(List<Node> nodes) {
         double left = Double.POSITIVE_INFINITY;
         double top = Double.POSITIVE_INFINITY;
         double right = Double.NEGATIVE_INFINITY;
         double bottom = Double.NEGATIVE_INFINITY;
-        for (Item each : items.values()) {
-            for (Lit one : each.lit) {
-                if (one.node.getPseudoClassStates().contains(LIT)) {
-                    Bounds bounds = one.node.getBoundsInParent();
-                    left = Math.min(left, bounds.getMinX());
-                    top = Math.min(top, bounds.getMinY());
-                    right = Math.max(right, bounds.getMaxX());
-                    bottom = Math.max(bottom, bounds.getMaxY());
-                }
-            }
+        for (Node node : nodes) {
+            Bounds bounds = node.getBoundsInParent();
+            left = Math.min(left, bounds.getMinX());
+            top = Math.min(top, bounds.getMinY());
+            right = Math.max(right, bounds.getMaxX());
+            bottom = Math.max(bottom, bounds.getMaxY());
         }
-        return left > right ? null : new BoundingBox(left, top, right - left, bottom - top);
+        return left > right ? new BoundingBox(0, 0, 0, 0) : new BoundingBox(left, top, right - left, bottom - top);
     }
 
     /** Brings lit channels to the top; where they are there already nothing is touched, for that would paint all anew. */
@@ -207,9 +336,6 @@ final class MapSheet {
             on |= shown.points().contains(point);
         }
         Node node = one.node;
-        if (one.onlyWhenLit) {
-            node.setVisible(any && on);
-        }
         Nodes.mark(node, "lit", any && on);
         Nodes.mark(node, "dimmed", any && !on);
         if (!one.keys.isEmpty()) {

@@ -57,6 +57,7 @@ public final class MapView extends Region {
     private @Nullable Kept kept;
 
     private boolean folding;
+    private final MapSight sight = new MapSight();
 
     /** A drawing and the place of the view over it. */
     private record Kept(
@@ -200,7 +201,8 @@ public final class MapView extends Region {
             return;
         }
         double before = drawn;
-        drawing = new MapDrawing(m, room().geometry(m, l), store::select, this::preview);
+        Bounds first = sight.begin(large && folded == null);
+        drawing = new MapDrawing(m, room().geometry(m, l), first, store::select, this::preview);
         drawing.ring(rings());
         drawn = drawing.geometry().metrics.unit() / store.state().textScale();
         zoom.setX(zoom.getX() * before / drawn); // what somebody has brought near stays as near
@@ -294,6 +296,7 @@ public final class MapView extends Region {
         } else {
             Bounds room = new BoundingBox(-pan.getX(), -pan.getY(), getWidth(), getHeight());
             overview.see(of.model(), all.geometry(), room, zoom.getX());
+            sight.follow(all, room, zoom.getX(), large);
         }
     }
 

@@ -54,7 +54,7 @@ class MapTest {
     private static MapDrawing draw(MapModel model, double scale) {
         MapMetrics metrics = new MapMetrics(scale, MapMetrics.LONGEST[0]);
         return new MapDrawing(
-                model, new MapGeometry(model, MapLayout.of(model, metrics), metrics, 876, 646), s -> {}, s -> {});
+                model, new MapGeometry(model, MapLayout.of(model, metrics), metrics, 876, 646), null, s -> {}, s -> {});
     }
 
     @Test
@@ -111,7 +111,8 @@ class MapTest {
         MapModel whole = MapModel.of(now, -1, false);
         MapMetrics metrics = new MapMetrics(1, MapMetrics.LONGEST[0]);
         MapLayout layout = MapLayout.of(whole, metrics);
-        MapDrawing drawing = new MapDrawing(whole, new MapGeometry(whole, layout, metrics, 876, 646), s -> {}, s -> {});
+        MapDrawing drawing =
+                new MapDrawing(whole, new MapGeometry(whole, layout, metrics, 876, 646), null, s -> {}, s -> {});
         int others = 0;
         List<WhatIf.Event> events = WhatIf.events(now.rig());
         for (int e = 0; e < events.size(); e += 6) {
@@ -167,7 +168,8 @@ class MapTest {
         MapModel first = MapModel.of(reading(SampleShow.AS_FOUND), -1, false);
         MapMetrics metrics = new MapMetrics(1, MapMetrics.LONGEST[0]);
         MapLayout layout = MapLayout.of(first, metrics);
-        MapDrawing kept = new MapDrawing(first, new MapGeometry(first, layout, metrics, 876, 646), s -> {}, s -> {});
+        MapDrawing kept =
+                new MapDrawing(first, new MapGeometry(first, layout, metrics, 876, 646), null, s -> {}, s -> {});
         int others = 0;
         List<String> before = looks(kept);
         for (int i = 0; i < 60; i++) {
@@ -181,7 +183,7 @@ class MapTest {
             MapModel model = MapModel.of(reading, random.nextInt(-1, 4), false);
             assertTrue(kept.update(model, layout), "nothing has another place");
             List<String> now = looks(kept);
-            assertEquals(looks(new MapDrawing(model, kept.geometry(), s -> {}, s -> {})), now, "step " + i);
+            assertEquals(looks(new MapDrawing(model, kept.geometry(), null, s -> {}, s -> {})), now, "step " + i);
             others += now.equals(before) ? 0 : 1;
             before = now;
         }
