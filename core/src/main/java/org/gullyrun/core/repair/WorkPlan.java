@@ -33,11 +33,14 @@ import org.jspecify.annotations.Nullable;
  * @param exact whether no order is better
  * @param steps the steps in order
  * @param states the rig before the first step, and after each, read
+ * @param harms what goes wrong in each state: worked out here, as whoever draws a plan asks for all of them
  */
-public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> steps, List<Reading> states) {
+public record WorkPlan(
+        Repair repair, boolean onAir, boolean exact, List<Step> steps, List<Reading> states, List<Harm> harms) {
     public WorkPlan {
         steps = List.copyOf(steps);
         states = List.copyOf(states);
+        harms = List.copyOf(harms);
     }
 
     /**
@@ -87,7 +90,8 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
             states.add(after);
             steps.add(step(audit, change, before, after));
         }
-        return new WorkPlan(repair, onAir, exact, steps, states);
+        List<Harm> harms = states.parallelStream().map(Harm::of).toList();
+        return new WorkPlan(repair, onAir, exact, steps, states, harms);
     }
 
     /** Whether a change is the first step: what is left once it has been done is known already. */
@@ -111,7 +115,7 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
         }
         List<Reading> after = new ArrayList<>(states.subList(1, states.size()));
         after.set(0, now);
-        return new WorkPlan(rest, onAir, exact, steps.subList(1, steps.size()), after);
+        return new WorkPlan(rest, onAir, exact, steps.subList(1, steps.size()), after, harms.subList(1, harms.size()));
     }
 
     /** One step between two states. */
@@ -169,7 +173,7 @@ public record WorkPlan(Repair repair, boolean onAir, boolean exact, List<Step> s
 
     /** What goes wrong in the state after so many steps. */
     public Harm harm(int after) {
-        return Harm.of(states.get(after));
+        return harms.get(after);
     }
 
     /** What goes wrong after a step that did not before it, in words; empty if nothing does. */
