@@ -82,8 +82,8 @@ final class BriefGrid extends Region {
             pinned.addEventHandler(ScrollEvent.SCROLL, e -> scroll.fireEvent(e.copyFor(scroll, sheet)));
         }
         getChildren().addAll(scroll, heads, names);
-        sheet.layoutXProperty().addListener(x -> follow());
-        sheet.layoutYProperty().addListener(x -> follow());
+        scroll.hvalueProperty().addListener(x -> follow());
+        scroll.vvalueProperty().addListener(x -> follow());
         scroll.viewportBoundsProperty().addListener(x -> follow());
     }
 
@@ -116,21 +116,21 @@ final class BriefGrid extends Region {
 
     /** Moves the names along with the cells, and lays the cells in that have come into sight. */
     private void follow() {
-        heads.getChildren().forEach(over -> over.setTranslateX(sheet.getLayoutX()));
+        heads.getChildren().forEach(over -> over.setTranslateX(-left()));
         double width = scroll.getViewportBounds().getWidth();
         double height = scroll.getViewportBounds().getHeight();
         if (sources.isEmpty() || outlets.isEmpty() || width < 1 || height < 1) {
             return;
         }
         double row = ROW * u;
-        int top = Math.clamp((long) (-sheet.getLayoutY() / row), 0, sources.size() - 1);
-        int bottom = Math.clamp((long) ((height - sheet.getLayoutY()) / row), top, sources.size() - 1);
-        int left = Math.clamp((long) (-sheet.getLayoutX() / wide), 0, outlets.size() - 1);
-        int right = Math.clamp((long) ((width - sheet.getLayoutX()) / wide), left, outlets.size() - 1);
+        int top = Math.clamp((long) (top() / row), 0, sources.size() - 1);
+        int bottom = Math.clamp((long) ((top() + height) / row), top, sources.size() - 1);
+        int left = Math.clamp((long) (left() / wide), 0, outlets.size() - 1);
+        int right = Math.clamp((long) ((left() + width) / wide), left, outlets.size() - 1);
         takeOut(top, bottom, left, right);
         for (int r = top; r <= bottom; r++) {
             int at = r;
-            rows.computeIfAbsent(r, x -> line(at)).getLast().setLayoutY(r * row + sheet.getLayoutY());
+            rows.computeIfAbsent(r, x -> line(at)).getLast().setLayoutY(r * row - top());
             for (int c = left; c <= right; c++) {
                 Place place = new Place(r, c);
                 if (!shown.containsKey(place)) {
@@ -208,17 +208,34 @@ final class BriefGrid extends Region {
         return List.of(line, title);
     }
 
+    /** How far the cells are scrolled to the right. */
+    private double left() {
+        return scroll.getHvalue()
+                * spare(sheet.getPrefWidth(), scroll.getViewportBounds().getWidth());
+    }
+
+    /** How far they are scrolled down. */
+    private double top() {
+        return scroll.getVvalue()
+                * spare(sheet.getPrefHeight(), scroll.getViewportBounds().getHeight());
+    }
+
+    /** How much of the cells is out of sight. */
+    private static double spare(double all, double room) {
+        return Math.max(0, all - room);
+    }
+
     /** Scrolls a cell into sight. */
     void reveal(int row, int column) {
         double height = scroll.getViewportBounds().getHeight();
-        double top = row * ROW * u;
-        if (top < -sheet.getLayoutY() || top + ROW * u > height - sheet.getLayoutY()) {
-            scroll.setVvalue(Math.clamp((top - height / 2) / Math.max(1, sheet.getHeight() - height), 0, 1));
+        double y = row * ROW * u;
+        if (y < top() || y + ROW * u > top() + height) {
+            scroll.setVvalue(Math.clamp((y - height / 2) / Math.max(1, spare(sheet.getPrefHeight(), height)), 0, 1));
         }
         double width = scroll.getViewportBounds().getWidth();
-        double left = column * wide;
-        if (left < -sheet.getLayoutX() || left + wide > width - sheet.getLayoutX()) {
-            scroll.setHvalue(Math.clamp((left - width / 2) / Math.max(1, sheet.getWidth() - width), 0, 1));
+        double x = column * wide;
+        if (x < left() || x + wide > left() + width) {
+            scroll.setHvalue(Math.clamp((x - width / 2) / Math.max(1, spare(sheet.getPrefWidth(), width)), 0, 1));
         }
     }
 

@@ -18,13 +18,17 @@ import org.jspecify.annotations.Nullable;
 final class MapOverview extends Pane {
     private static final double WIDTH = 96;
     private static final double HEIGHT = 150;
+    private static final double LEAST = 56;
     /** Between it and the edges of the window, and the map beside it. */
     private static final double GAP = 10;
     /** Pixels by which a map may reach beyond its room without an overview. */
     private static final double SLACK = 4;
 
     private final Rectangle sight = new Rectangle();
-    private double scale = 1;
+    /** Pixels for one of the map, across and down: a map that is far taller than wide is drawn wider, so that it can be aimed at. */
+    private double across = 1;
+
+    private double down = 1;
     /** What it was drawn of. */
     private @Nullable MapGeometry drawn;
 
@@ -37,7 +41,7 @@ final class MapOverview extends Pane {
         sight.setMouseTransparent(true);
         addEventHandler(MouseEvent.ANY, e -> {
             if (e.getEventType() == MouseEvent.MOUSE_PRESSED || e.getEventType() == MouseEvent.MOUSE_DRAGGED) {
-                go.accept(e.getX() / scale, e.getY() / scale);
+                go.accept(e.getX() / across, e.getY() / down);
             }
             e.consume(); // the map beneath is not to move with it
         });
@@ -70,32 +74,34 @@ final class MapOverview extends Pane {
 
     /** Draws a map as far as it can be told at that size. */
     private void draw(MapModel model, MapGeometry geometry) {
-        scale = Math.min(WIDTH / geometry.width(), HEIGHT / geometry.height());
+        double scale = Math.min(WIDTH / geometry.width(), HEIGHT / geometry.height());
+        across = Math.max(scale, LEAST / geometry.width());
+        down = Math.max(scale, LEAST / geometry.height());
         getChildren().clear();
         for (MapNode node : model.nodes()) {
             Rectangle mark = new Rectangle(
-                    geometry.left(node) * scale,
-                    geometry.top(node) * scale,
-                    Math.max(2, geometry.width(node) * scale),
-                    Math.max(1, geometry.metrics.height(node) * scale - 0.5));
+                    geometry.left(node) * across,
+                    geometry.top(node) * down,
+                    Math.max(2, geometry.width(node) * across),
+                    Math.max(1, geometry.metrics.height(node) * down - 0.5));
             mark.setSmooth(false);
             mark.getStyleClass().add("overview-mark");
             Nodes.turn(mark, "bad", node.isBad());
             getChildren().add(mark);
         }
         getChildren().add(sight);
-        setPrefSize(geometry.width() * scale, geometry.height() * scale);
+        setPrefSize(geometry.width() * across, geometry.height() * down);
         setMaxSize(USE_PREF_SIZE, USE_PREF_SIZE);
         resize(getPrefWidth(), getPrefHeight());
     }
 
     /** Says what is in sight, in the map's own measure. */
     private void see(Bounds seen) {
-        double left = Math.max(0, seen.getMinX() * scale);
-        double top = Math.max(0, seen.getMinY() * scale);
+        double left = Math.max(0, seen.getMinX() * across);
+        double top = Math.max(0, seen.getMinY() * down);
         sight.setX(left);
         sight.setY(top);
-        sight.setWidth(Math.max(4, Math.min(getPrefWidth(), seen.getMaxX() * scale) - left));
-        sight.setHeight(Math.max(4, Math.min(getPrefHeight(), seen.getMaxY() * scale) - top));
+        sight.setWidth(Math.max(4, Math.min(getPrefWidth(), seen.getMaxX() * across) - left));
+        sight.setHeight(Math.max(4, Math.min(getPrefHeight(), seen.getMaxY() * down) - top));
     }
 }

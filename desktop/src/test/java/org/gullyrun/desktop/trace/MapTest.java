@@ -1,11 +1,14 @@
 package org.gullyrun.desktop.trace;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
+import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import javafx.scene.Node;
@@ -32,6 +35,8 @@ import org.gullyrun.core.runmap.MapEdge;
 import org.gullyrun.core.runmap.MapModel;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
+import org.gullyrun.desktop.state.Selection;
+import org.gullyrun.desktop.state.Shown;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -158,6 +163,33 @@ class MapTest {
             }
         }
         return channels.size();
+    }
+
+    @Test
+    void onlyWhatIsInSightOrLitIsInTheWindow() {
+        Reading reading = reading(SampleShow.AS_FOUND);
+        MapModel model = MapModel.of(reading, -1, false);
+        MapMetrics metrics = new MapMetrics(1, MapMetrics.LONGEST[0]);
+        MapGeometry geometry = new MapGeometry(model, MapLayout.of(model, metrics), metrics, 876, 646);
+        List<String> whole = looks(draw(model, 1));
+        BoundingBox upperLeft = new BoundingBox(0, 0, geometry.width() / 3, 200);
+        MapDrawing drawing = new MapDrawing(model, geometry, upperLeft, s -> {}, s -> {});
+        List<String> names = names(drawing);
+        assertTrue(names.contains("Host"), names.toString());
+        assertFalse(names.contains("Music track"), "it lies below, at the right");
+        drawing.light(Shown.of(reading, new Selection.Pair("music", "track-music"), -1), Set.of(), Set.of());
+        assertTrue(names(drawing).containsAll(List.of("Driftbox", "Music track")), "what is lit is there");
+        drawing.light(Shown.of(reading, Selection.NOTHING, -1), Set.of(), Set.of());
+        drawing.see(upperLeft);
+        assertEquals(names, names(drawing), "and goes when it is lit no more");
+        drawing.see(null);
+        assertEquals(whole, looks(drawing));
+    }
+
+    private static List<String> names(MapDrawing drawing) {
+        List<Text> labels = new ArrayList<>();
+        collect(drawing.world(), labels, new ArrayList<>());
+        return labels.stream().map(Text::getText).sorted().toList();
     }
 
     @TakesLong
