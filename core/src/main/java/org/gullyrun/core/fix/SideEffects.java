@@ -101,7 +101,7 @@ public record SideEffects(List<Effect> effects) {
         return lines().stream().map(line -> line.told(Sentences::list)).toList();
     }
 
-    /** One line with as much as is told in a price: "Live and 3 others get Host louder, and 1 more". */
+    /** One line with as much as a price has room for: "Live and 3 others get Host louder, and 1 more". */
     public String brief() {
         List<String> told =
                 lines().stream().map(line -> line.told(Sentences::few)).toList();

@@ -33,7 +33,7 @@ import org.jspecify.annotations.Nullable;
  * @param exact whether no order is better
  * @param steps the steps in order
  * @param states the rig before the first step, and after each, read
- * @param harms what goes wrong in each state: worked out here, as whoever draws a plan asks for all of them
+ * @param harms what goes wrong in each state: worked out here, as a view that draws the plan asks for all of them
  */
 public record WorkPlan(
         Repair repair, boolean onAir, boolean exact, List<Step> steps, List<Reading> states, List<Harm> harms) {

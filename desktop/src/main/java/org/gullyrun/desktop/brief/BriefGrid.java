@@ -142,21 +142,24 @@ final class BriefGrid extends Region {
 
     /** Takes out what is no longer in sight. */
     private void takeOut(int top, int bottom, int left, int right) {
-        for (Place place : List.copyOf(shown.keySet())) {
-            if (place.row < top || place.row > bottom || place.column < left || place.column > right) {
-                BriefCell cell = shown.remove(place);
-                cell.setVisible(false);
-                cell.setId(null);
-                spare.add(cell);
+        shown.entrySet().removeIf(entry -> {
+            Place place = entry.getKey();
+            boolean out = place.row < top || place.row > bottom || place.column < left || place.column > right;
+            if (out) {
+                entry.getValue().setVisible(false);
+                entry.getValue().setId(null);
+                spare.add(entry.getValue());
             }
-        }
-        for (Integer row : List.copyOf(rows.keySet())) {
-            if (row < top || row > bottom) {
-                List<Node> parts = rows.remove(row);
-                lines.getChildren().remove(parts.getFirst());
-                names.getChildren().remove(parts.getLast());
+            return out;
+        });
+        rows.entrySet().removeIf(entry -> {
+            boolean out = entry.getKey() < top || entry.getKey() > bottom;
+            if (out) {
+                lines.getChildren().remove(entry.getValue().getFirst());
+                names.getChildren().remove(entry.getValue().getLast());
             }
-        }
+            return out;
+        });
     }
 
     /** A cell at its place. */
