@@ -29,9 +29,9 @@ public final class SideOrBeneath extends Pane {
         this.least = least;
     }
 
-    /** Whether the first part keeps enough room with the second beside it. */
+    /** Whether the first part keeps enough room with the second beside it: what it needs in one line, or as much as it has to. */
     private boolean isBeside(double width) {
-        return width - second.prefWidth(-1) - GAP >= least;
+        return width - second.prefWidth(-1) - GAP >= Math.min(least, first.prefWidth(-1));
     }
 
     /** The width without insets. */
