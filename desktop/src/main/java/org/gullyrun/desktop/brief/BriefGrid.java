@@ -8,7 +8,6 @@ import java.util.Map;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Group;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.MouseEvent;
@@ -32,10 +31,16 @@ final class BriefGrid extends Region {
     private static final double ROW = 40;
     private static final double LEFT = 24;
 
-    /** What the grid is of: fills its cells, and hears what is clicked. */
+    /** What the grid is of: fills its cells, knows which are marked, and hears what is clicked. */
     interface Content {
         /** Fills a cell, which may have shown another source and listener before. */
         void fill(BriefCell cell, int row, int column);
+
+        /** Whether a cell is among those that the next wish is set in. */
+        boolean isMarked(int row, int column);
+
+        /** Whether a cell has the cursor. */
+        boolean isCurrent(int row, int column);
 
         /** A cell was pressed. */
         void press(MouseEvent e, int row, int column);
@@ -50,6 +55,9 @@ final class BriefGrid extends Region {
     /** Where a cell is. */
     private record Place(int row, int column) {}
 
+    /** The line under a row, among the cells, and the name beside it. */
+    private record Row(Region line, HBox name) {}
+
     private final Content content;
     private final Pane sheet = new Pane();
     private final Group lines = new Group();
@@ -59,7 +67,7 @@ final class BriefGrid extends Region {
     private final Pane names = new Pane();
     private final Map<Place, BriefCell> shown = new HashMap<>();
     private final Deque<BriefCell> spare = new ArrayDeque<>();
-    private final Map<Integer, List<Node>> rows = new HashMap<>();
+    private final Map<Integer, Row> rows = new HashMap<>();
     private List<Element> sources = List.of();
     private List<Element> outlets = List.of();
     private double u = 1;
@@ -130,7 +138,7 @@ final class BriefGrid extends Region {
         takeOut(top, bottom, left, right);
         for (int r = top; r <= bottom; r++) {
             int at = r;
-            rows.computeIfAbsent(r, x -> line(at)).getLast().setLayoutY(r * row - top());
+            rows.computeIfAbsent(r, x -> row(at)).name.setLayoutY(r * row - top());
             for (int c = left; c <= right; c++) {
                 Place place = new Place(r, c);
                 if (!shown.containsKey(place)) {
@@ -155,8 +163,8 @@ final class BriefGrid extends Region {
         rows.entrySet().removeIf(entry -> {
             boolean out = entry.getKey() < top || entry.getKey() > bottom;
             if (out) {
-                lines.getChildren().remove(entry.getValue().getFirst());
-                names.getChildren().remove(entry.getValue().getLast());
+                lines.getChildren().remove(entry.getValue().line);
+                names.getChildren().remove(entry.getValue().name);
             }
             return out;
         });
@@ -176,11 +184,12 @@ final class BriefGrid extends Region {
         cell.setOnMousePressed(e -> content.press(e, place.row, place.column));
         cell.resizeRelocate(place.column * wide, (place.row * ROW + 4) * u, wide, (ROW - 8) * u);
         content.fill(cell, place.row, place.column);
+        mark(place, cell);
         return cell;
     }
 
-    /** The line of a row, and its name. */
-    private List<Node> line(int row) {
+    /** Lays a row in, without its cells. */
+    private Row row(int row) {
         Region line = new Region();
         line.getStyleClass().add("brief-row");
         line.setManaged(false);
@@ -208,7 +217,7 @@ final class BriefGrid extends Region {
         title.setManaged(false);
         title.resize(NAMES * u, ROW * u);
         names.getChildren().add(title);
-        return List.of(line, title);
+        return new Row(line, title);
     }
 
     /** How far the cells are scrolled to the right. */
@@ -242,19 +251,14 @@ final class BriefGrid extends Region {
         }
     }
 
-    /** Marks the cells in sight. */
-    void mark(Marks marks) {
-        shown.forEach((place, cell) -> {
-            Nodes.mark(cell, "marked", marks.isMarked(place.row, place.column));
-            Nodes.mark(cell, "current", marks.isCurrent(place.row, place.column));
-        });
+    /** Marks the cells in sight anew. */
+    void mark() {
+        shown.forEach(this::mark);
     }
 
-    /** Which cells are marked, and which of them has the cursor. */
-    interface Marks {
-        boolean isMarked(int row, int column);
-
-        boolean isCurrent(int row, int column);
+    private void mark(Place place, BriefCell cell) {
+        Nodes.mark(cell, "marked", content.isMarked(place.row, place.column));
+        Nodes.mark(cell, "current", content.isCurrent(place.row, place.column));
     }
 
     @Override

@@ -29,7 +29,7 @@ import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
 
 /** The grid of sources and outlets. Cells are marked with arrows, Shift and clicks, and set with M, A and N. */
-public final class BriefView extends VBox implements BriefGrid.Content, BriefGrid.Marks {
+public final class BriefView extends VBox implements BriefGrid.Content {
     private final Store store;
     private final Label where = Nodes.label("", "soft");
     private final Label empty = Nodes.label(
@@ -105,7 +105,7 @@ public final class BriefView extends VBox implements BriefGrid.Content, BriefGri
                 Platform.runLater(() -> grid.reveal(row, column)); // a grid just built isn't laid out yet
             }
         }
-        grid.mark(this);
+        grid.mark();
         if (row < sources.size() && column < outlets.size()) {
             setAccessibleText("Brief, " + BriefCell.words(reading, row, column, now.scene()));
         }
@@ -166,8 +166,6 @@ public final class BriefView extends VBox implements BriefGrid.Content, BriefGri
     public void fill(BriefCell cell, int r, int c) {
         State now = store.state();
         cell.show(now.reading(), r, c, now.scene());
-        Nodes.mark(cell, "marked", isMarked(r, c));
-        Nodes.mark(cell, "current", isCurrent(r, c));
     }
 
     @Override
@@ -197,7 +195,7 @@ public final class BriefView extends VBox implements BriefGrid.Content, BriefGri
         fromColumn = aColumn;
         row = toRow;
         column = toColumn;
-        grid.mark(this);
+        grid.mark();
         store.select(
                 new Selection.Pair(sources.get(row).id(), outlets.get(column).id()));
         grid.reveal(row, column);
@@ -275,7 +273,7 @@ public final class BriefView extends VBox implements BriefGrid.Content, BriefGri
     /** Selects all rows that have the class of the one with the cursor, wherever they are. */
     private void markClass() {
         ofClass = true;
-        grid.mark(this);
+        grid.mark();
     }
 
     /** Moves the row of the cursor down or up. */

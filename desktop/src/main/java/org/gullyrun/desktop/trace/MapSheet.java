@@ -251,10 +251,9 @@ final class MapSheet {
             for (Lit one : each.lit) {
                 if (light(one, shown, wrong, went, any)) {
                     each.isLit = true;
-                    if (one.keys.isEmpty() || !isChannel(each, one.node)) {
-                        continue;
+                    if (isChannel(each, one.node)) {
+                        above.add(one.node);
                     }
-                    above.add(one.node);
                 }
             }
             for (WhenLit one : each.whenLit) {
@@ -322,7 +321,7 @@ final class MapSheet {
         }
     }
 
-    /** Dims or lights one item, and returns whether anything changed. */
+    /** Dims or lights a node, and returns whether it is lit. */
     private static boolean light(Lit one, Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went, boolean any) {
         boolean on = false;
         boolean bad = false;
