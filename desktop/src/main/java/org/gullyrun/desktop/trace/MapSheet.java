@@ -95,6 +95,10 @@ final class MapSheet {
     /** Only what lies in here or is lit is in the window; null for everything. */
     private @Nullable Bounds sight;
 
+    /** Whether nodes go in and out just now. What is under the pointer may go with them, which asks for other light. */
+    private boolean isLaying;
+
+    private @Nullable Runnable afterwards;
     private Item item = new Item("");
 
     /** A sheet on which only what lies in some bounds is in the window; null for everything. */
@@ -148,12 +152,18 @@ final class MapSheet {
             return false;
         });
         lay();
+        catchUp();
     }
 
     /** Has only what lies in some bounds, or is lit, in the window; null for everything. */
     void see(@Nullable Bounds room) {
         sight = room;
+        if (isLaying) {
+            afterwards = afterwards == null ? () -> see(room) : afterwards; // lighting lays, too
+            return;
+        }
         lay();
+        catchUp();
     }
 
     /** Takes everything that was drawn of an item out of the window. */
@@ -181,6 +191,7 @@ final class MapSheet {
                 takeOut(each);
             }
         }
+        isLaying = true;
         for (Layer layer : Layer.values()) {
             Set<Node> out = layer(going, layer);
             if (!out.isEmpty()) {
@@ -192,6 +203,16 @@ final class MapSheet {
                 group(layer).getChildren().addAll(in);
                 in.clear();
             }
+        }
+        isLaying = false;
+    }
+
+    /** Does what was asked for while nodes went in and out, when they can't be changed again. */
+    private void catchUp() {
+        Runnable missed = afterwards;
+        afterwards = null;
+        if (missed != null) {
+            missed.run();
         }
     }
 
@@ -244,6 +265,10 @@ final class MapSheet {
 
     /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */
     void light(Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went) {
+        if (isLaying) {
+            afterwards = () -> light(shown, wrong, went);
+            return;
+        }
         boolean any = !shown.isEmpty();
         List<Node> above = new ArrayList<>();
         for (Item each : items.values()) {
@@ -262,6 +287,7 @@ final class MapSheet {
         }
         lay();
         raise(above);
+        catchUp();
     }
 
     private static boolean isChannel(Item item, Node node) {
