@@ -227,7 +227,7 @@ public final class Sentences {
                 : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
     }
 
-    /** Listeners in a short line: up to two by name, else the first and how many others. */
+    /** Names in a short line: up to two in full, else the first and how many others. */
     public static String few(List<String> names) {
         return names.size() < 3 ? list(names) : names.getFirst() + " and " + (names.size() - 1) + " others";
     }
