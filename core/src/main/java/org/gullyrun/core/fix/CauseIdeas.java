@@ -31,7 +31,7 @@ final class CauseIdeas {
     private final Fixes fixes;
     private final Trials trials;
     private final BooleanSupplier cancelled;
-    private final int mostLeft;
+    private final Bounds bounds;
     private final Map<List<Change>, CauseCandidate> known = new LinkedHashMap<>();
     private final Set<List<Change>> useless = new HashSet<>();
     private final Set<String> seen = new HashSet<>();
@@ -40,6 +40,9 @@ final class CauseIdeas {
     /** Of the agreed changes those that were not taken yet; null once any other may be taken too. */
     private @Nullable List<Change> agreed;
 
+    /** How many changes may still be taken. */
+    private int more;
+
     private int thought;
     private int withoutFix;
 
@@ -47,11 +50,12 @@ final class CauseIdeas {
      * What a search keeps to.
      *
      * @param mostLeft it ends when more critical and major findings than this have no fix
+     * @param mostChanges it ends when it would take more changes than this to leave no more findings
      * @param agreed what is taken before anything else is; empty where nothing has been agreed on
      */
-    record Bounds(int mostLeft, List<Change> agreed) {
+    record Bounds(int mostLeft, int mostChanges, List<Change> agreed) {
         /** Everything is sought, by whatever changes. */
-        static final Bounds NONE = new Bounds(Integer.MAX_VALUE, List.of());
+        static final Bounds NONE = new Bounds(Integer.MAX_VALUE, Integer.MAX_VALUE, List.of());
 
         Bounds {
             agreed = List.copyOf(agreed);
@@ -61,7 +65,8 @@ final class CauseIdeas {
     CauseIdeas(Fixes fixes, Trials trials, Bounds bounds, BooleanSupplier cancelled) {
         this.fixes = fixes;
         this.trials = trials;
-        this.mostLeft = Math.min(bounds.mostLeft, MOST_WITHOUT);
+        this.bounds = bounds;
+        this.more = bounds.mostChanges;
         this.agreed = bounds.agreed.isEmpty() ? null : new ArrayList<>(bounds.agreed);
         this.cancelled = cancelled;
         this.touched = new AffectedFindings(trials.now());
@@ -91,6 +96,8 @@ final class CauseIdeas {
     /** Takes a candidate off that the rig was given for good. */
     void taken(CauseCandidate candidate) {
         drop(candidate);
+        more -= candidate.changes.size();
+        known.values().removeIf(o -> o.changes.size() > more);
         if (agreed != null) {
             agreed.removeAll(candidate.changes);
         }
@@ -124,8 +131,22 @@ final class CauseIdeas {
         return any;
     }
 
+    /** Whether any number of changes may be taken: then some may also make way for others. */
+    boolean mayTakeAny() {
+        return bounds.mostChanges == Integer.MAX_VALUE;
+    }
+
+    /** Whether as many changes as may still be taken could clear all that has to be, if none clears more than the best. */
+    boolean isInReach(CauseCandidate best) {
+        long bad = open.values().stream().filter(Finding::isBad).count();
+        return mayTakeAny() || bad - bounds.mostLeft <= (long) more * (best.worth / BAD);
+    }
+
     /** Collects what only comes into question where nothing else helps, once for each bad finding; whether there was any. */
     boolean lookFurther() {
+        if (!mayTakeAny()) {
+            return false;
+        }
         List<Change> rest = agreed;
         if (rest == null) {
             return lookAtLastIdeas() || lookAtPairs();
@@ -167,7 +188,7 @@ final class CauseIdeas {
 
     /** Collects a candidate for a finding, unless it has been ruled out; whether it wasn't known yet. */
     private boolean collected(List<Change> changes, Finding finding) {
-        if (useless.contains(changes)) {
+        if (useless.contains(changes) || changes.size() > more) {
             return false;
         }
         boolean isNew = !known.containsKey(changes);
@@ -192,7 +213,7 @@ final class CauseIdeas {
     private boolean lookAtPairs() {
         boolean any = false;
         for (Finding finding : List.copyOf(open.values())) {
-            if (withoutFix > mostLeft || cancelled.getAsBoolean()) {
+            if (withoutFix > Math.min(bounds.mostLeft, MOST_WITHOUT) || cancelled.getAsBoolean()) {
                 return false;
             }
             if (finding.isBad() && seen.add(finding.identity() + " pairs")) {
@@ -256,7 +277,7 @@ final class CauseIdeas {
     /** Collects what might clear a finding, and adds to a set what those might clear. */
     private void collect(Finding finding, Set<String> cleared) {
         for (List<Change> changes : fixes.candidates(trials.now(), finding)) {
-            if (useless.contains(changes) || agreed != null && !agreed.containsAll(changes)) {
+            if (useless.contains(changes) || changes.size() > more || agreed != null && !agreed.containsAll(changes)) {
                 continue;
             }
             CauseCandidate option = consider(changes, finding);

@@ -189,14 +189,19 @@ final class CauseSearch {
                 continue;
             }
             CauseCandidate top = inTurn.getFirst();
+            if (!ideas.isInReach(top)) {
+                return null;
+            }
             if (lose(inTurn)) {
                 continue;
             }
             if (!trials.isMade(top)) {
                 make(CauseCandidate.first(ideas.known(), AT_A_TIME, o -> !blocked.contains(o) && !trials.isMade(o)));
             } else if (!top.brings()) {
-                CauseCandidate before = unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top);
-                if (before == null && ideas.lookAtPairsOf(blocked, top)) {
+                CauseCandidate before = ideas.mayTakeAny()
+                        ? unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top)
+                        : null;
+                if (before == null && ideas.mayTakeAny() && ideas.lookAtPairsOf(blocked, top)) {
                     continue;
                 }
                 return before == null ? top : before;

@@ -129,14 +129,15 @@ public final class RootCauses {
      * The same by fixes of which some may be ruled out.
      *
      * @param mostLeft the search ends when more critical and major findings than this turn out to have no fix
+     * @param mostChanges it ends when more changes than this would be needed; more findings may be left then
      */
-    public static Found of(Fixes fixes, Reading reading, BooleanSupplier cancelled, int mostLeft) {
+    public static Found of(Fixes fixes, Reading reading, BooleanSupplier cancelled, int mostLeft, int mostChanges) {
         return new CauseSearch(
                         fixes,
                         reading,
                         cancelled,
                         () -> false,
-                        new CauseIdeas.Bounds(mostLeft, List.of()),
+                        new CauseIdeas.Bounds(mostLeft, mostChanges, List.of()),
                         progress -> {})
                 .find();
     }
@@ -151,7 +152,7 @@ public final class RootCauses {
                         reading,
                         cancelled,
                         () -> false,
-                        new CauseIdeas.Bounds(Integer.MAX_VALUE, agreed),
+                        new CauseIdeas.Bounds(Integer.MAX_VALUE, Integer.MAX_VALUE, agreed),
                         progress -> {})
                 .find();
     }

@@ -2,6 +2,7 @@ package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
@@ -26,6 +27,9 @@ import org.jspecify.annotations.Nullable;
  * idea that helps.
  */
 final class Replacement {
+    /** So many ideas are tried at a time. */
+    private static final int AT_A_TIME = 2;
+
     private final Audit audit;
     private final Fixes fixes;
     private final Conditions conditions;
@@ -143,50 +147,64 @@ final class Replacement {
     private @Nullable Repair fewer(
             Repair repair, List<Change> changes, Reading reading, List<LeftOut> spares, Set<String> left, int most) {
         Finding worst = worst(reading, left);
-        for (List<Change> ideas : worst == null ? List.<List<Change>>of() : fixes.ideas(reading, worst)) {
-            Change idea = ideas.getFirst();
-            if (ended.getAsBoolean()) {
-                return null;
-            }
-            if (worst == null
-                    || ideas.size() > 1
-                    || Work.buildsAnew(idea)
-                    || repair.changes().contains(idea)) {
-                continue;
-            }
-            List<Change> smaller = smaller(repair, changes, reading, worst, idea, spares);
-            Repair other = smaller == null ? null : irreducible.apply(smaller);
-            if (other != null && other.changes().size() <= most && left.containsAll(bad(other.after()))) {
-                return other;
-            }
-            if (other != null
-                    && other.changes().size() < most
-                    && spares.size() > other.changes().size()) {
-                List<LeftOut> more = leftOut(repair, other.changes(), other.after());
-                Repair both = fewer(repair, other.changes(), other.after(), more, left, most);
-                if (both != null) {
-                    return both;
+        if (worst == null) {
+            return null;
+        }
+        List<Try> tries = fixes.ideas(reading, worst).stream()
+                .filter(idea -> idea.size() == 1
+                        && !Work.buildsAnew(idea.getFirst())
+                        && !repair.changes().contains(idea.getFirst()))
+                .map(idea -> new Try(idea.getFirst(), spares))
+                .filter(one -> !one.mayGo.isEmpty())
+                .toList();
+        for (int i = 0; i < tries.size(); i += AT_A_TIME) {
+            List<Optional<List<Change>>> smaller =
+                    tries.subList(i, Math.min(i + AT_A_TIME, tries.size())).parallelStream()
+                            .map(one -> one.smaller(repair, changes, reading, worst))
+                            .toList();
+            for (Optional<List<Change>> one : smaller) {
+                Repair other = one.map(irreducible).orElse(null);
+                if (other != null && other.changes().size() <= most && left.containsAll(bad(other.after()))) {
+                    return other;
+                }
+                if (other != null
+                        && other.changes().size() < most
+                        && spares.size() > other.changes().size()) {
+                    List<LeftOut> more = leftOut(repair, other.changes(), other.after());
+                    Repair both = fewer(repair, other.changes(), other.after(), more, left, most);
+                    if (both != null) {
+                        return both;
+                    }
                 }
             }
         }
         return null;
     }
 
-    /** Changes with an idea and without one that may go, if that leaves no more than without the idea; null if it does. */
-    private @Nullable List<Change> smaller(
-            Repair repair, List<Change> changes, Reading reading, Finding worst, Change idea, List<LeftOut> spares) {
-        List<Change> mayGo = spares.stream()
-                .filter(spare -> spare.isSpareWith(idea))
-                .map(LeftOut::change)
-                .toList();
-        Reading tried = mayGo.isEmpty() ? null : WholeRepair.read(audit, reading, List.of(idea));
-        int most = tried == null ? 0 : Math.min(bad(reading).size(), bad(tried).size());
-        return mayGo.parallelStream()
-                .map(spare -> tried == null ? null : swapped(repair, without(changes, spare), idea, tried))
-                .filter(now -> now != null && !bad(now).contains(worst.identity()) && bad(now).size() <= most)
-                .findFirst()
-                .map(now -> Changes.between(repair.before().rig(), now.rig()))
-                .orElse(null);
+    /** An idea, and what may be left out with it. */
+    private final class Try {
+        private final Change idea;
+        private final List<Change> mayGo;
+
+        Try(Change idea, List<LeftOut> spares) {
+            this.idea = idea;
+            this.mayGo = spares.stream()
+                    .filter(spare -> spare.isSpareWith(idea))
+                    .map(LeftOut::change)
+                    .toList();
+        }
+
+        /** Changes with the idea and without one that may go, if that leaves no more than without the idea; empty if it does. */
+        Optional<List<Change>> smaller(Repair repair, List<Change> changes, Reading reading, Finding worst) {
+            Reading tried = ended.getAsBoolean() ? null : WholeRepair.read(audit, reading, List.of(idea));
+            int most =
+                    tried == null ? 0 : Math.min(bad(reading).size(), bad(tried).size());
+            return mayGo.stream()
+                    .map(spare -> tried == null ? null : swapped(repair, without(changes, spare), idea, tried))
+                    .filter(now -> now != null && !bad(now).contains(worst.identity()) && bad(now).size() <= most)
+                    .findFirst()
+                    .map(now -> Changes.between(repair.before().rig(), now.rig()));
+        }
     }
 
     /** The rig with some changes and then an idea, read from one that is nearly the same; null if they don't fit. */

@@ -32,6 +32,8 @@ final class SmallerSet {
 
     private static final int LEAST_TRIALS = 150;
     private static final int MOST_TRIALS = 3_000;
+    /** Of more changes than this, no smaller set was ever found among so few trials. */
+    private static final int MOST_CHANGES = 7;
     /** Of so few sets, all are tried on any rig. */
     private static final int FEW_SETS = 400;
 
@@ -62,7 +64,7 @@ final class SmallerSet {
         most = known.changes().size() - 1;
         trials = mostTrials();
         if (!triesAll(most)) {
-            return on(reading, List.of());
+            return most < MOST_CHANGES ? on(reading, List.of()) : null;
         }
         List<Change> all = List.copyOf(mayClear.keySet());
         return IntStream.rangeClosed(1, most)

@@ -41,6 +41,9 @@ public final class WholeRepair {
     /** Other changes are tried for at most this long; only a rig with dozens of serious findings needs more than a few seconds. */
     private static final int BETTERING_SECONDS = 20;
 
+    /** Where nothing is left, at most so many changes are made instead of one: the second may make another unnecessary. */
+    private static final int MOST_INSTEAD = 2;
+
     private final Audit audit;
     private final @Nullable Rig knownGood;
     private final Reading reading;
@@ -123,7 +126,7 @@ public final class WholeRepair {
         for (Change change : mostOthers == 0 ? List.<Change>of() : largest(first)) {
             Repair other = repairs.size() > mostOthers || conditions.requires(change)
                     ? null
-                    : without(first, change, List.of());
+                    : without(first, change, List.of(), Integer.MAX_VALUE);
             if (other != null && isAnotherWay(other, repairs)) {
                 repairs.add(other);
                 progress.accept(List.copyOf(repairs));
@@ -181,7 +184,7 @@ public final class WholeRepair {
             return near;
         }
         Reading start = read(conditions.due(reading.rig())); // null if what is required doesn't fit the rig any more
-        return start == null ? null : repair(conditions, start, Integer.MAX_VALUE);
+        return start == null ? null : repair(conditions, start, Integer.MAX_VALUE, Integer.MAX_VALUE);
     }
 
     /** What may be kept of a repair, and other changes for the rest; null if that leaves more than the repair did. */
@@ -189,20 +192,20 @@ public final class WholeRepair {
         List<Change> kept = repair.changes().stream().filter(conditions::allows).toList();
         Reading start = read(audit, reading, kept, repair.after());
         start = start == null ? null : read(audit, start, conditions.due(start.rig()));
-        return start == null ? null : repair(conditions, start, repair.left().size());
+        return start == null ? null : repair(conditions, start, repair.left().size(), Integer.MAX_VALUE);
     }
 
     /**
      * Another way without one of the changes, and without others that aren't part of it any more: what it leaves is fixed otherwise,
-     * then whatever isn't needed any more is dropped; null if there is none that leaves no more.
+     * then whatever isn't needed any more is dropped; null if there is none that leaves no more by so many changes at most.
      */
-    private @Nullable Repair without(Repair first, Change change, List<Change> before) {
+    private @Nullable Repair without(Repair first, Change change, List<Change> before, int mostChanges) {
         Reading start = without(first.changes(), change, first.after());
         Conditions under = conditions.without(Conditions.about(change));
         for (Change other : before) {
             under = under.without(Conditions.about(other));
         }
-        return start == null ? null : repair(under, start, first.left().size());
+        return start == null ? null : repair(under, start, first.left().size(), mostChanges);
     }
 
     /** Repairs that have other changes than one that is known. */
@@ -216,7 +219,9 @@ public final class WholeRepair {
 
         @Override
         public @Nullable Repair without(Repair repair, Change change, List<Change> before) {
-            return conditions.requires(change) ? null : WholeRepair.this.without(repair, change, before);
+            // Where nothing is left, only what takes no more changes is better.
+            int most = repair.left().isEmpty() ? MOST_INSTEAD : Integer.MAX_VALUE;
+            return conditions.requires(change) ? null : WholeRepair.this.without(repair, change, before, most);
         }
 
         @Override
@@ -231,7 +236,7 @@ public final class WholeRepair {
             for (Change change : changes) {
                 under = under.without(Conditions.about(change));
             }
-            return start == null ? null : repair(under, start, repair.left().size());
+            return start == null ? null : repair(under, start, repair.left().size(), Integer.MAX_VALUE);
         }
     }
 
@@ -265,12 +270,12 @@ public final class WholeRepair {
 
     /**
      * The repair under some conditions, from a rig on which changes have been made already; null if cancelled, or if it turns out
-     * to leave more findings than wanted.
+     * to leave more findings than wanted, or to take more changes besides.
      */
-    private @Nullable Repair repair(Conditions under, Reading start, int mostLeft) {
+    private @Nullable Repair repair(Conditions under, Reading start, int mostLeft, int mostChanges) {
         RootCauses.Found causes = known.done() && start == reading && under.equals(conditions)
                 ? known
-                : RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, mostLeft);
+                : RootCauses.of(new Fixes(audit, knownGood, under::allows), start, cancelled, mostLeft, mostChanges);
         if (!causes.done()) {
             return null;
         }

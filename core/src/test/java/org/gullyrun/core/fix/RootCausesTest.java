@@ -167,6 +167,27 @@ class RootCausesTest {
         assertFalse(RootCauses.of(AUDIT, FOUND, () -> true, x -> {}).done());
     }
 
+    /** With at most one change: the one where there was one fault, and nothing where one can't do it all. */
+    @Test
+    void itTakesNoMoreChangesThanItMay() {
+        for (RootCauses.Group group : of(FOUND).groups()) {
+            Reading rest = AUDIT.read(FOUND, group.fix().changes());
+            RootCauses.Found none = RootCauses.of(new Fixes(AUDIT), rest, () -> false, 0, 1);
+            assertEquals(0, none.changes(), group.fix().sentence());
+            assertTrue(none.left().stream().anyMatch(Finding::isBad));
+        }
+        Rig good = CASE.survey(SampleShow.KNOWN_GOOD).orElseThrow().rig();
+        for (SampleShow.Fault fault :
+                List.of(SampleShow.Fault.RAW_AND_CLEANED, SampleShow.Fault.GUESTS_HEAR_THEMSELVES)) {
+            Reading one = AUDIT.read(Changes.apply(good, SampleShow.changes(good, fault)), CASE.brief());
+            RootCauses.Found found = RootCauses.of(new Fixes(AUDIT), one, () -> false, 0, 1);
+            assertEquals(1, found.changes());
+            assertEquals(
+                    of(one).groups().getFirst().fix().changes(),
+                    found.groups().getFirst().fix().changes());
+        }
+    }
+
     private static Set<String> open(Reading reading) {
         return reading.findings().stream()
                 .filter(f -> f.severity() != Severity.NOTE)

@@ -93,7 +93,7 @@ final class HeardTwice extends PairRule {
 
     /** What the time between the strongest two sounds like; not known where an assumed latency decides it. */
     static Apart apart(Thresholds t, SceneReading scene, CellReading cell) {
-        List<Evidence.Trace> two = two(scene, cell);
+        List<List<Integer>> two = two(scene, cell);
         if (two.size() == 2) {
             Map<Address, Integer> times = new HashMap<>();
             passes(scene, two.get(0), 1, times);
@@ -109,8 +109,8 @@ final class HeardTwice extends PairRule {
     }
 
     /** Counts how often a route passes each latency that is not yet known. */
-    private static void passes(SceneReading scene, Evidence.Trace route, int by, Map<Address, Integer> times) {
-        for (int segment : route.in(scene.graph())) {
+    private static void passes(SceneReading scene, List<Integer> route, int by, Map<Address, Integer> times) {
+        for (int segment : route) {
             for (Address at : scene.graph().assumed(segment)) {
                 switch (at.key()) {
                     case "latency", "delay", "passLatency", "captureLatency", "cueLatency" ->
@@ -122,19 +122,14 @@ final class HeardTwice extends PairRule {
     }
 
     /** The strongest route and the copy that counts; the strongest alone if the copy is among more than can be listed. */
-    private static List<Evidence.Trace> two(SceneReading scene, CellReading cell) {
+    private static List<List<Integer>> two(SceneReading scene, CellReading cell) {
         Delivery d = cell.delivery();
-        List<Evidence.Trace> routes = new ArrayList<>();
-        routes.add(scene.trace(Evidence.Form.ROUTE, d.strongest()));
         Route copy = scene.firstRoute(
                 cell,
                 route -> Math.abs(route.gain() - d.copyGain()) < 1e-8
                         && Math.abs(Math.abs(route.delay() - d.strongestDelay()) - d.copyApart()) < 1e-8
                         && !route.segments().equals(d.strongest()));
-        if (copy != null) {
-            routes.add(scene.trace(Evidence.Form.ROUTE, copy.segments()));
-        }
-        return routes;
+        return copy == null ? List.of(d.strongest()) : List.of(d.strongest(), copy.segments());
     }
 
     /** How many routes are strong enough to count; more than the limit of the search if there are more than that. */
@@ -199,21 +194,17 @@ final class HeardTwice extends PairRule {
         String space = apart == Apart.NOT_KNOWN
                 ? ""
                 : apart == Apart.STACKED ? ", at the same time" : ", " + Say.of(d.copyApart(), "ms") + " apart";
-        List<Evidence.Trace> two = two(reading, cell);
+        List<List<Integer>> two = two(reading, cell);
         FlowGraph graph = reading.graph();
         String routes = two.size() < 2
                 ? ""
                 : heard > 2
                         ? ", for instance "
-                                + Say.through(
-                                        graph, two.get(0).in(graph), two.get(1).in(graph)) + " and "
-                                + Say.through(
-                                        graph, two.get(1).in(graph), two.get(0).in(graph))
+                                + Say.through(graph, two.get(0), two.get(1)) + " and "
+                                + Say.through(graph, two.get(1), two.get(0))
                         : ": once "
-                                + Say.through(
-                                        graph, two.get(0).in(graph), two.get(1).in(graph)) + ", and once "
-                                + Say.through(
-                                        graph, two.get(1).in(graph), two.get(0).in(graph));
+                                + Say.through(graph, two.get(0), two.get(1)) + ", and once "
+                                + Say.through(graph, two.get(1), two.get(0));
         return new Telling(
                 new Finding.Words(
                         outlet + Say.verb(outlet, " hears ", " hear ") + source + " " + times + space,
@@ -228,7 +219,12 @@ final class HeardTwice extends PairRule {
                         (heard > RouteSearch.EXACT ? "many" : heard > 2 ? String.valueOf(heard) : "two")
                                 + " routes are open at once",
                         apart.noticed),
-                new Evidence(scene, two, List.of()),
+                new Evidence(
+                        scene,
+                        two.stream()
+                                .map(route -> reading.trace(Evidence.Form.ROUTE, route))
+                                .toList(),
+                        List.of()),
                 figures);
     }
 }
