@@ -35,6 +35,9 @@ import org.jspecify.annotations.Nullable;
 /** The sheet: sections down the side, their tables, and one cell that is typed into. All of it goes by keyboard. */
 public final class IntakeView extends StackPane {
     private static final double SECTIONS = 142;
+    /** No line is lower than this, at 100 % text. */
+    private static final double LEAST_LINE = 30;
+
 
     private final Store store;
     private final VBox sections = new VBox(2);
@@ -221,8 +224,13 @@ public final class IntakeView extends StackPane {
 
     /** Shows the tables of a rig, keeping the grids that stay. */
     private void show(List<Table> now, Rig rig) {
+        int inSight = (int) Math.ceil(scroll.getHeight() / (LEAST_LINE * drawnScale));
         for (int t = 0; t < now.size(); t++) {
-            grids.get(t).show(now.get(t), rig);
+            TableGrid grid = grids.get(t);
+            grid.show(now.get(t), rig);
+            for (int i = 0; i < grid.size() && inSight > 0; i++, inSight--) {
+                grid.line(i).comeIntoSight(); // with the first picture, not the one after it
+            }
         }
     }
 
@@ -239,14 +247,14 @@ public final class IntakeView extends StackPane {
             }
         }
         store.work("say where rows lead", () -> {
-            Map<String, String> said = new HashMap<>();
-            rows.forEach(row -> said.put(row.id(), String.join(", ", LeadsTo.names(reading, row))));
+            Map<String, List<String>> said = new HashMap<>();
+            rows.forEach(row -> said.put(row.id(), LeadsTo.names(reading, row)));
             return () -> {
                 for (TableGrid grid : grids) {
                     for (int i = 0; grid.leads() && i < grid.size(); i++) {
-                        String names = said.get(grid.line(i).row);
+                        List<String> names = said.get(grid.line(i).row);
                         if (names != null) {
-                            grid.line(i).leads.setText(names.isEmpty() ? "–" : names);
+                            grid.lead(grid.line(i), names);
                         }
                     }
                 }

@@ -157,6 +157,7 @@ public final class SheetCursor {
         entry.moved();
         moving = true;
         TableGrid.Line shown = line();
+        shown.comeIntoSight();
         Label cell = shown.cells.get(position.cell().column());
         boolean fresh = position.isFresh();
         TextField field = editor.field();

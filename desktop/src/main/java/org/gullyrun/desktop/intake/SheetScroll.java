@@ -27,19 +27,20 @@ final class SheetScroll {
         this.editor = editor;
         scroll.vvalueProperty().addListener(x -> {
             placeOptions();
-            keepHeadings();
+            follow();
         });
-        tables.heightProperty().addListener(x -> keepHeadings());
-        scroll.viewportBoundsProperty().addListener(x -> keepHeadings());
+        tables.heightProperty().addListener(x -> follow());
+        scroll.viewportBoundsProperty().addListener(x -> follow());
     }
 
-    /** Keeps the headings of tables in sight that are longer than the room. */
-    private void keepHeadings() {
-        double top = scroll.getVvalue()
-                * Math.max(0, tables.getHeight() - scroll.getViewportBounds().getHeight());
+    /** Keeps the headings of tables in sight that are longer than the room, and has the cells in the window that are in sight. */
+    private void follow() {
+        double room = scroll.getViewportBounds().getHeight();
+        double top = scroll.getVvalue() * Math.max(0, tables.getHeight() - room);
         for (Node table : tables.getChildrenUnmodifiable()) {
             if (table instanceof TableGrid grid) {
                 grid.keepHeading(top - grid.getLayoutY());
+                grid.comeIntoSight(top - grid.getLayoutY(), top + room - grid.getLayoutY());
             }
         }
     }

@@ -8,6 +8,7 @@ import java.util.function.BiConsumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -16,6 +17,8 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.Nodes;
+import org.gullyrun.desktop.look.Tooltips;
+import org.gullyrun.desktop.look.Type;
 
 /** One table as it is drawn: a heading, a line for each row, and a line for the next one. Lines are changed in place. */
 final class TableGrid extends VBox {
@@ -26,12 +29,18 @@ final class TableGrid extends VBox {
     private static final double LEADS = 130;
     /** Below this width a sheet of many columns has no room for where its rows lead. */
     private static final double NARROW = 900;
+    /** How large its letters are, as the style sheet has it. */
+    private static final double LEADS_LETTERS = 11.7;
     /** What is left of where a row leads in a sheet of many columns. */
     private static final double LEAST_LEADS = 44;
 
-    /** One line: the labels of its cells, and where the row leads. */
+    /**
+     * One line: the labels of its cells, and where the row leads. They are in the window only once the line has come into sight:
+     * styles and layout of hundreds of lines take seconds.
+     */
     static final class Line extends HBox {
         final String row;
+        private final List<Node> parts = new ArrayList<>();
         final List<Label> cells = new ArrayList<>();
         final Label leads = Nodes.label("", "water", "small");
         final TrackCrossings crossings = new TrackCrossings();
@@ -40,6 +49,13 @@ final class TableGrid extends VBox {
             this.row = row;
             getStyleClass().add("sheet-row");
             setAlignment(Pos.CENTER_LEFT);
+        }
+
+        /** Brings its cells into the window. */
+        void comeIntoSight() {
+            if (getChildren().isEmpty()) {
+                getChildren().setAll(parts);
+            }
         }
     }
 
@@ -107,6 +123,20 @@ final class TableGrid extends VBox {
         Nodes.mark(head, "lifted", head.getTranslateY() > 0);
     }
 
+    /**
+     * Brings the cells of lines into the window that are in sight.
+     *
+     * @param top where the sight begins, from the top of the table
+     */
+    void comeIntoSight(double top, double bottom) {
+        for (Line line : order) {
+            double at = body.getLayoutY() + line.getLayoutY();
+            if (line.getHeight() > 0 && at < bottom && at + line.getHeight() > top) { // 0: it isn't laid out yet
+                line.comeIntoSight();
+            }
+        }
+    }
+
     /** Marks some lines, and no others. */
     void mark(List<Integer> places) {
         for (int i = 0; i < order.size(); i++) {
@@ -139,6 +169,13 @@ final class TableGrid extends VBox {
         };
     }
 
+    /** Says in a line where it leads: as many names as there is room for, the others when the pointer rests on them. */
+    void lead(Line line, List<String> names) {
+        String said = Type.fit(names, Type.water(LEADS_LETTERS * u), leadsRoom - 2);
+        line.leads.setText(names.isEmpty() ? "–" : said);
+        Tooltips.say(line.leads, String.join(", ", names));
+    }
+
     /** The width of the crossings of inputs with tracks; 0 in other sheets. */
     private double crossings() {
         return table.kind() == Kind.INPUT && table.grows() ? TrackCrossings.WIDTH * u : 0;
@@ -150,10 +187,9 @@ final class TableGrid extends VBox {
                 .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u
                         + (of.columns().size() > 8 ? GAP - 5 : GAP))
                 .toArray();
-        if (of.grows()) { // the first cell of the last line says what can be typed there
-            double prompt = (prompt(of).length() * LETTER + GAP) * u;
-            wanted[0] = Math.max(wanted[0], prompt);
-        }
+        // The first cell of the last line says what can be typed there.
+        double prompt = of.grows() ? (prompt(of).length() * LETTER + GAP) * u : 0;
+        wanted[0] = Math.max(wanted[0], prompt);
         double all = java.util.Arrays.stream(wanted).sum();
         double crossings = crossings();
         double room = width
@@ -173,6 +209,7 @@ final class TableGrid extends VBox {
             for (int c = 0; c < wanted.length; c++) {
                 wanted[c] = of.columns().get(c).letters() > 7 ? wanted[c] * give : wanted[c];
             }
+            wanted[0] = Math.max(wanted[0], prompt);
         }
         leadsRoom = Math.max(
                 0, width - 34 - crossings - java.util.Arrays.stream(wanted).sum());
@@ -279,16 +316,19 @@ final class TableGrid extends VBox {
             int column = c;
             cell.setOnMouseClicked(e -> onCell.accept(placeOf(row), column));
             line.cells.add(cell);
-            line.getChildren().add(cell);
+            line.parts.add(cell);
         }
         if (crossings() > 0) {
-            line.getChildren().add(line.crossings);
+            line.parts.add(line.crossings);
         }
         if (leads()) {
             line.leads.setWrapText(false);
             line.leads.setMaxWidth(leadsRoom);
             line.leads.setMinWidth(0);
-            line.getChildren().add(line.leads);
+            line.parts.add(line.leads);
+        }
+        if (!order.isEmpty()) {
+            line.comeIntoSight(); // what is new among lines that are there is what one looks at
         }
         return line;
     }

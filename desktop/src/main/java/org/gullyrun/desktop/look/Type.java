@@ -98,6 +98,24 @@ public final class Type {
         });
     }
 
+    /** As many of some names as fit into a width: "Live, Archive", "Live and 4 others", or "5 in all" where not even one fits. */
+    public static String fit(List<String> names, Font font, double width) {
+        String all = String.join(", ", names);
+        if (width(all, font) <= width) {
+            return all;
+        }
+        String most = names.size() + " in all";
+        for (int n = 1; n < names.size(); n++) {
+            int others = names.size() - n;
+            String some = String.join(", ", names.subList(0, n)) + " and " + others + (others == 1 ? " other" : " others");
+            if (width(some, font) > width) {
+                break;
+            }
+            most = some;
+        }
+        return most;
+    }
+
     /** The text if it fits into a width, else its beginning and end with an ellipsis between: names often differ at the end. */
     public static String fit(String text, Font font, double width) {
         if (width(text, font) <= width) {

@@ -8,10 +8,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
@@ -20,6 +22,8 @@ import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.Survey;
+import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.Sources.SourceClass;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Step;
 import org.junit.jupiter.api.Test;
@@ -97,6 +101,36 @@ class ManyCellsTest extends WindowTest {
         assertEquals(new Selection.Pair("source-0199", "outlet-0000"), state().selection());
         robot.clickOn("#wish-source-0198-outlet-0001");
         until(() -> state().selection().equals(new Selection.Pair("source-0198", "outlet-0001")));
+    }
+
+    @Test
+    void theSheetHoldsWhatWasInSightAndTheRowThatIsAdded(Hands robot) throws Exception {
+        robot.push(KeyCode.DIGIT1);
+        until(() -> state().step() == Step.INTAKE && lines(robot).contains("source-0199"));
+        assertTrue(nodes(robot.lookup("#intake").query()) < 2_000, "no more than is in sight");
+        assertFalse(lines(robot).contains("source-0100"), lines(robot).toString());
+        robot.write("A last one");
+        robot.push(KeyCode.ENTER);
+        until(() -> lines(robot).contains("A last one"));
+
+        robot.interact(
+                () -> robot.lookup("#intake .plain-scroll").queryAllAs(ScrollPane.class).stream()
+                        .filter(pane -> pane.getVmax() > 0 && pane.getVvalue() > 0)
+                        .forEach(pane -> pane.setVvalue(0.5)));
+        until(() -> lines(robot).contains("source-0100"));
+        robot.clickOn("source-0100");
+        robot.push(KeyCode.TAB);
+        robot.write("chat");
+        robot.push(KeyCode.ENTER);
+        until(() -> rig().get("source-0100").get(Sources.CLASS) == SourceClass.CHAT);
+        until(() -> lines(robot).contains("source-0101"));
+    }
+
+    /** What is named at the start of lines whose cells are in the window. */
+    private static Set<String> lines(Hands robot) {
+        return robot.lookup("#intake .sheet-cell.strong").queryAllAs(Label.class).stream()
+                .map(Label::getText)
+                .collect(Collectors.toSet());
     }
 
     @Test
