@@ -131,22 +131,14 @@ final class CauseIdeas {
         return any;
     }
 
-    /** Whether any number of changes may be taken: then some may also make way for others. */
-    boolean mayTakeAny() {
-        return bounds.mostChanges == Integer.MAX_VALUE;
-    }
-
     /** Whether as many changes as may still be taken could clear all that has to be, if none clears more than the best. */
     boolean isInReach(CauseCandidate best) {
         long bad = open.values().stream().filter(Finding::isBad).count();
-        return mayTakeAny() || bad - bounds.mostLeft <= (long) more * (best.worth / BAD);
+        return bounds.mostChanges == Integer.MAX_VALUE || bad - bounds.mostLeft <= (long) more * (best.worth / BAD);
     }
 
     /** Collects what only comes into question where nothing else helps, once for each bad finding; whether there was any. */
     boolean lookFurther() {
-        if (!mayTakeAny()) {
-            return false;
-        }
         List<Change> rest = agreed;
         if (rest == null) {
             return lookAtLastIdeas() || lookAtPairs();

@@ -198,10 +198,8 @@ final class CauseSearch {
             if (!trials.isMade(top)) {
                 make(CauseCandidate.first(ideas.known(), AT_A_TIME, o -> !blocked.contains(o) && !trials.isMade(o)));
             } else if (!top.brings()) {
-                CauseCandidate before = ideas.mayTakeAny()
-                        ? unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top)
-                        : null;
-                if (before == null && ideas.mayTakeAny() && ideas.lookAtPairsOf(blocked, top)) {
+                CauseCandidate before = unblocking(CauseCandidate.first(blocked, blocked.size(), x -> true), top);
+                if (before == null && ideas.lookAtPairsOf(blocked, top)) {
                     continue;
                 }
                 return before == null ? top : before;

@@ -41,8 +41,8 @@ public final class WholeRepair {
     /** Other changes are tried for at most this long; only a rig with dozens of serious findings needs more than a few seconds. */
     private static final int BETTERING_SECONDS = 20;
 
-    /** Where nothing is left, at most so many changes are made instead of one: the second may make another unnecessary. */
-    private static final int MOST_INSTEAD = 2;
+    /** Where nothing is left, at most so many changes are made instead of one: the others may make some unnecessary. */
+    private static final int MOST_INSTEAD = 3;
 
     private final Audit audit;
     private final @Nullable Rig knownGood;
