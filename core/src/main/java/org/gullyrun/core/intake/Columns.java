@@ -86,7 +86,7 @@ final class Columns {
                 }
                 NameMatch.all(words, typed).forEach(i -> all.add(Option.of(words.get(i), "")));
             }
-            case ValueType.Pick(List < Choice.Special > specials) -> {
+            case ValueType.Pick(List<Choice.Special> specials) -> {
                 for (Choice.Special special : specials) {
                     String word = special == Choice.Special.CALL_DEFAULT ? "default for calls" : special.toString();
                     if (special != Choice.Special.UNSET && NameMatch.grade(word, typed) < 2) {

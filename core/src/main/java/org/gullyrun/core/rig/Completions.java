@@ -15,7 +15,7 @@ public final class Completions {
     public static List<Object> of(Rig rig, Element element, Setting<?> setting) {
         List<Object> values = new ArrayList<>();
         switch (setting.type()) {
-            case ValueType.Pick(List < Choice.Special > specials) -> {
+            case ValueType.Pick(List<Choice.Special> specials) -> {
                 values.addAll(specials);
                 Direction direction = direction(element, setting);
                 for (Element device : rig.of(Kind.DEVICE)) {
@@ -25,7 +25,7 @@ public final class Completions {
                 }
             }
             case ValueType.Word<?> word -> values.addAll(List.of(word.list().getEnumConstants()));
-            case ValueType.Ref(Set < Kind > kinds) ->
+            case ValueType.Ref(Set<Kind> kinds) ->
                 rig.elements().stream()
                         .filter(e -> kinds.contains(e.kind()) && faces(e, direction(element, setting)))
                         .sorted(Comparator.comparing(e -> e.kind() == Kind.APP_OUTPUT)) // mostly a program is meant

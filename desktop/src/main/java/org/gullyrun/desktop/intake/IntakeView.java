@@ -38,7 +38,6 @@ public final class IntakeView extends StackPane {
     /** No line is lower than this, at 100 % text. */
     private static final double LEAST_LINE = 30;
 
-
     private final Store store;
     private final VBox sections = new VBox(2);
     private final Map<Section, Label> counts = new LinkedHashMap<>();

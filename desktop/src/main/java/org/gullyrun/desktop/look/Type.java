@@ -107,7 +107,8 @@ public final class Type {
         String most = names.size() + " in all";
         for (int n = 1; n < names.size(); n++) {
             int others = names.size() - n;
-            String some = String.join(", ", names.subList(0, n)) + " and " + others + (others == 1 ? " other" : " others");
+            String some =
+                    String.join(", ", names.subList(0, n)) + " and " + others + (others == 1 ? " other" : " others");
             if (width(some, font) > width) {
                 break;
             }

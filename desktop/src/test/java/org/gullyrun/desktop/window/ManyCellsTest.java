@@ -113,10 +113,9 @@ class ManyCellsTest extends WindowTest {
         robot.push(KeyCode.ENTER);
         until(() -> lines(robot).contains("A last one"));
 
-        robot.interact(
-                () -> robot.lookup("#intake .plain-scroll").queryAllAs(ScrollPane.class).stream()
-                        .filter(pane -> pane.getVmax() > 0 && pane.getVvalue() > 0)
-                        .forEach(pane -> pane.setVvalue(0.5)));
+        robot.interact(() -> robot.lookup("#intake .plain-scroll").queryAllAs(ScrollPane.class).stream()
+                .filter(pane -> pane.getVmax() > 0 && pane.getVvalue() > 0)
+                .forEach(pane -> pane.setVvalue(0.5)));
         until(() -> lines(robot).contains("source-0100"));
         robot.clickOn("source-0100");
         robot.push(KeyCode.TAB);
