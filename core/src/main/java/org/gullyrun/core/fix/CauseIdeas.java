@@ -133,8 +133,11 @@ final class CauseIdeas {
 
     /** Whether as many changes as may still be taken could clear all that has to be, if none clears more than the best. */
     boolean isInReach(CauseCandidate best) {
+        if (bounds.mostChanges == Integer.MAX_VALUE) {
+            return true;
+        }
         long bad = open.values().stream().filter(Finding::isBad).count();
-        return bounds.mostChanges == Integer.MAX_VALUE || bad - bounds.mostLeft <= (long) more * (best.worth / BAD);
+        return bad - bounds.mostLeft <= (long) more * (best.worth / BAD);
     }
 
     /** Collects what only comes into question where nothing else helps, once for each bad finding; whether there was any. */

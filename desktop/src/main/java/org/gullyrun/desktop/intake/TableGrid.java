@@ -29,10 +29,10 @@ final class TableGrid extends VBox {
     private static final double LEADS = 130;
     /** Below this width a sheet of many columns has no room for where its rows lead. */
     private static final double NARROW = 900;
-    /** How large its letters are, as the style sheet has it. */
-    private static final double LEADS_LETTERS = 11.7;
     /** What is left of where a row leads in a sheet of many columns. */
     private static final double LEAST_LEADS = 44;
+    /** How large the letters are that say where a row leads, as the style sheet has it. */
+    private static final double LEADS_LETTERS = 11.7;
 
     /**
      * One line: the labels of its cells, and where the row leads. They are in the window only once the line has come into sight:
@@ -127,6 +127,7 @@ final class TableGrid extends VBox {
      * Brings the cells of lines into the window that are in sight.
      *
      * @param top where the sight begins, from the top of the table
+     * @param bottom where it ends
      */
     void comeIntoSight(double top, double bottom) {
         for (Line line : order) {
@@ -171,9 +172,10 @@ final class TableGrid extends VBox {
 
     /** Says in a line where it leads: as many names as there is room for, the others when the pointer rests on them. */
     void lead(Line line, List<String> names) {
+        String all = String.join(", ", names);
         String said = Type.fit(names, Type.water(LEADS_LETTERS * u), leadsRoom - 2);
         line.leads.setText(names.isEmpty() ? "–" : said);
-        Tooltips.say(line.leads, String.join(", ", names));
+        Tooltips.say(line.leads, said.equals(all) ? "" : all);
     }
 
     /** The width of the crossings of inputs with tracks; 0 in other sheets. */
