@@ -39,7 +39,7 @@ final class TraceCommand implements Callable<Integer> {
     @Nullable
     String source;
 
-    @Option(names = "--outlet", paramLabel = "O", description = "Id or name of one listener; all if not given.")
+    @Option(names = "--listener", paramLabel = "L", description = "Id or name of one listener; all if not given.")
     @Nullable
     String outlet;
 

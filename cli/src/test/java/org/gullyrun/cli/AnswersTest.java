@@ -195,7 +195,7 @@ class AnswersTest {
         JsonNode whole = json("trace", file, "--json");
         for (Element source : rig.of(Kind.SOURCE).subList(0, 3)) {
             for (Element outlet : rig.of(Kind.OUTLET)) {
-                JsonNode one = json("trace", file, "--json", "--source", source.name(), "--outlet", outlet.id());
+                JsonNode one = json("trace", file, "--json", "--source", source.name(), "--listener", outlet.id());
                 for (int i = 0; i < whole.path("scenes").size(); i++) {
                     List<JsonNode> expected = new ArrayList<>();
                     for (JsonNode cell : whole.path("scenes").get(i).path("cells")) {
@@ -389,7 +389,7 @@ class AnswersTest {
         assertEquals(Exit.OK, terminal.run("reach", show, "in-charts/muted", "--survey", "as-found", "--scene", "Sky"));
         assertTrue(terminal.out().contains("Reaches nobody"), "it isn't in that scene: " + terminal.out());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "huddlewick/loudness"));
-        assertTrue(terminal.err().contains("An application has no setting"), terminal.err());
+        assertTrue(terminal.err().contains("A program has no setting"), terminal.err());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "desk-pc/loudness"));
         assertTrue(terminal.err().contains("no setting 'loudness'"), terminal.err());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "nobody"));

@@ -105,7 +105,8 @@ class GullyrunTest {
 
     @Test
     void traceAsJsonGivesRunsBlockedWaysAndLoops() throws Exception {
-        assertEquals(Exit.OK, run("trace", file, "--json", "--scene", "sky", "--source", "charts", "--outlet", "Live"));
+        assertEquals(
+                Exit.OK, run("trace", file, "--json", "--scene", "sky", "--source", "charts", "--listener", "Live"));
         JsonNode scene = json().path("scenes").get(0);
         JsonNode cell = scene.path("cells").get(0);
         assertEquals(0, cell.path("routeCount").asInt());
@@ -119,7 +120,8 @@ class GullyrunTest {
         JsonNode loop = scene.path("loops").get(0);
         assertTrue(loop.path("buildsUp").asBoolean());
         assertEquals(37, loop.path("circles").get(0).path("time").asDouble(), 1e-9);
-        assertEquals(Exit.OK, run("trace", file, "--json", "--scene", "Doors", "--source", "host", "--outlet", "live"));
+        assertEquals(
+                Exit.OK, run("trace", file, "--json", "--scene", "Doors", "--source", "host", "--listener", "live"));
         JsonNode host = json().path("scenes").get(0).path("cells").get(0);
         assertEquals(3, host.path("routeCount").asInt());
         assertEquals(3, host.path("routes").size());
@@ -129,14 +131,14 @@ class GullyrunTest {
 
     @Test
     void traceInWordsIsALadder() {
-        assertEquals(Exit.OK, run("trace", file, "--scene", "Doors", "--source", "Music", "--outlet", "Archive"));
+        assertEquals(Exit.OK, run("trace", file, "--scene", "Doors", "--source", "Music", "--listener", "Archive"));
         String told = terminal.out();
         assertTrue(told.contains("Music → Archive (forbidden): leaking"), told);
         assertTrue(told.contains("1 route, −36.0 dBFS, after 5.0 ms"), told);
         assertTrue(told.contains("−36.0 dBFS     5.0 ms  Orrery · input Music (48 kHz)"), told);
         assertTrue(told.contains("Orrery · track archive"), told);
         assertFalse(told.contains("Loop"), "only the pair was asked for: " + told);
-        assertEquals(Exit.OK, run("trace", file, "--scene", "Panel", "--source", "effects", "--outlet", "live"));
+        assertEquals(Exit.OK, run("trace", file, "--scene", "Panel", "--source", "effects", "--listener", "live"));
         told = terminal.out();
         assertTrue(
                 told.contains("3 routes, −29.0 dBFS, at worst −26.4 dBFS, after 5.0 to 125.0 ms"),
@@ -144,7 +146,7 @@ class GullyrunTest {
         assertTrue(
                 told.indexOf("  0.0 dB, 125.0 ms") < told.indexOf("  −6.0 dB, 5.0 ms"), "the strongest first: " + told);
         assertTrue(told.contains("Wren clip (through the air, Dome air, −40.0 dB)"), told);
-        assertEquals(Exit.OK, run("trace", file, "--scene", "Sky", "--source", "charts", "--outlet", "live"));
+        assertEquals(Exit.OK, run("trace", file, "--scene", "Sky", "--source", "charts", "--listener", "live"));
         assertTrue(terminal.out().contains("  closed gates:\n    input Charts isn't in Sky"), terminal.out());
         assertEquals(Exit.OK, run("trace", file, "--scene", "Doors"));
         assertTrue(

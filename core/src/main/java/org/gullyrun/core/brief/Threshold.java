@@ -1,6 +1,7 @@
 package org.gullyrun.core.brief;
 
 import java.util.Locale;
+import org.gullyrun.core.rig.ValueType;
 import org.jspecify.annotations.Nullable;
 
 /** The figures at which findings begin or change severity. All stand here; a case can have its own. */
@@ -223,8 +224,7 @@ public enum Threshold {
 
     /** A value of it in words: "−30 dB". */
     public String say(double value) {
-        String number = value == Math.rint(value) ? Long.toString(Math.round(value)) : Double.toString(value);
-        return (number + " " + unit).strip().replace('-', '−');
+        return (ValueType.Number.plainly(value) + " " + unit).strip();
     }
 
     /**

@@ -108,7 +108,7 @@ final class NewElements {
             Devices.Direction direction = direction(element, setting);
             return direction == null ? "device" : direction.word() + " device";
         }
-        return kind == null ? "such thing" : kind == Kind.APPLICATION ? "program" : kind.noun();
+        return kind == null ? "such thing" : kind.noun();
     }
 
     /** The kind of a new thing for a setting; null if none can be made on the way. */

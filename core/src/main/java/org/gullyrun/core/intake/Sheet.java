@@ -68,15 +68,14 @@ public final class Sheet {
         return Columns.of(head, setting, head.length());
     }
 
-    private static Table table(String title, String noun, Kind kind, String owner, Column... columns) {
-        return new Table(kind.section() + ":" + owner, title, noun, kind, owner, List.of(columns), true);
+    private static Table table(String title, Kind kind, String owner, Column... columns) {
+        return new Table(kind.section() + ":" + owner, title, kind, owner, List.of(columns), true);
     }
 
     /** What makes sound. */
     private static Table sounds() {
         return table(
                 "",
-                "source",
                 Kind.SOURCE,
                 "",
                 Columns.name(Kind.SOURCE, "source"),
@@ -92,7 +91,6 @@ public final class Sheet {
     private static Table listeners() {
         return table(
                 "",
-                "outlet",
                 Kind.OUTLET,
                 "",
                 Columns.name(Kind.OUTLET, "listener"),
@@ -100,14 +98,13 @@ public final class Sheet {
                 new SpecialColumns.At("listens at", 16),
                 new HeardTrackColumn("track", 9),
                 Columns.of("person", Outlets.PERSON, 9),
-                Columns.of("persons", Outlets.PERSONS, 12));
+                Columns.of("people", Outlets.PERSONS, 12));
     }
 
     /** The devices. */
     private static Table devices() {
         return table(
                 "",
-                "device",
                 Kind.DEVICE,
                 "",
                 Columns.name(Kind.DEVICE, "device"),
@@ -126,17 +123,15 @@ public final class Sheet {
         return List.of(
                 table(
                         "Virtual cables",
-                        "cable",
                         Kind.CABLE,
                         "",
                         Columns.name(Kind.CABLE, "cable"),
                         Columns.of("play side", Links.CABLE_FROM, 18),
                         Columns.of("record side", Links.CABLE_TO, 18),
                         Columns.of("ms", Links.CABLE_LATENCY, 4),
-                        Columns.of("converts", Links.CABLE_CONVERTS, 7)),
+                        Columns.of("resamples", Links.CABLE_CONVERTS, 7)),
                 table(
                         "Wires",
-                        "wire",
                         Kind.WIRE,
                         "",
                         Columns.name(Kind.WIRE, "wire"),
@@ -145,10 +140,9 @@ public final class Sheet {
                         Columns.of("signal", Links.WIRE_SIGNAL, 8),
                         Columns.of("dB", Links.WIRE_GAIN, 4),
                         Columns.of("ms", Links.WIRE_LATENCY, 4),
-                        Columns.of("converts", Links.WIRE_CONVERTS, 7)),
+                        Columns.of("resamples", Links.WIRE_CONVERTS, 7)),
                 table(
                         "Through the air",
-                        "coupling",
                         Kind.COUPLING,
                         "",
                         Columns.name(Kind.COUPLING, "coupling"),
@@ -159,7 +153,6 @@ public final class Sheet {
                         Columns.of("ms", Links.COUPLING_LATENCY, 4)),
                 table(
                         "Pass-throughs",
-                        "pass-through",
                         Kind.PASS_THROUGH,
                         "",
                         Columns.name(Kind.PASS_THROUGH, "pass-through"),
@@ -171,7 +164,6 @@ public final class Sheet {
                         Columns.of("direct", Links.PASS_DIRECT, 6)),
                 table(
                         "Processors",
-                        "processor",
                         Kind.PROCESSOR,
                         "",
                         Columns.name(Kind.PROCESSOR, "processor"),
@@ -186,7 +178,6 @@ public final class Sheet {
     private static Table programs() {
         return table(
                 "",
-                "program",
                 Kind.APPLICATION,
                 "",
                 Columns.name(Kind.APPLICATION, "program"),
@@ -201,7 +192,6 @@ public final class Sheet {
     private static Table furtherOutputs() {
         return table(
                 "More program outputs",
-                "output",
                 Kind.APP_OUTPUT,
                 "",
                 Columns.name(Kind.APP_OUTPUT, "output"),
@@ -216,7 +206,6 @@ public final class Sheet {
         List<Table> tables = new ArrayList<>();
         tables.add(table(
                 "",
-                "mixer",
                 Kind.MIXER,
                 "",
                 Columns.name(Kind.MIXER, "mixer"),
@@ -229,7 +218,6 @@ public final class Sheet {
         for (Element mixer : rig.of(Kind.MIXER)) {
             tables.add(table(
                     "Buses of " + mixer.name(),
-                    "bus",
                     Kind.BUS,
                     mixer.id(),
                     Columns.name(Kind.BUS, "bus"),
@@ -246,7 +234,6 @@ public final class Sheet {
             tables.add(new Table(
                     "strips:" + mixer.id(),
                     "Strips of " + mixer.name() + ", and the buses they go to",
-                    "strip",
                     Kind.STRIP,
                     mixer.id(),
                     columns,
@@ -260,7 +247,6 @@ public final class Sheet {
         List<Table> tables = new ArrayList<>();
         tables.add(table(
                 "",
-                "production",
                 Kind.PRODUCTION,
                 "",
                 Columns.name(Kind.PRODUCTION, "production"),
@@ -300,27 +286,25 @@ public final class Sheet {
             scenes.add(new SpecialColumns.InScene(scene.name(), scene.id(), 9));
         }
         List<Table> tables = new ArrayList<>(List.of(
-                new Table("tracks:" + id, "What the tracks are for", "track", Kind.PRODUCTION, id, names, false),
-                new Table("inputs:" + id, "Inputs of " + production.name(), "input", Kind.INPUT, id, inputs, true),
+                new Table("tracks:" + id, "What the tracks are for", Kind.PRODUCTION, id, names, false),
+                new Table("inputs:" + id, "Inputs of " + production.name(), Kind.INPUT, id, inputs, true),
                 table(
                         "Outputs",
-                        "output",
                         Kind.OUTPUT,
                         id,
                         Columns.name(Kind.OUTPUT, "output"),
                         Columns.of("purpose", Productions.PURPOSE, 9),
                         Columns.of("active", Productions.ACTIVE, 6),
                         new Columns.Members("takes tracks", Productions.TAKES_TRACK, OWN_TRACKS, 20)),
-                table("Scenes", "scene", Kind.SCENE, id, Columns.name(Kind.SCENE, "scene")),
+                table("Scenes", Kind.SCENE, id, Columns.name(Kind.SCENE, "scene")),
                 table(
                         "Groups of inputs",
-                        "group",
                         Kind.GROUP,
                         id,
                         Columns.name(Kind.GROUP, "group"),
                         new Columns.Members("holds", Productions.MEMBER, INPUTS, 40))));
         if (scenes.size() > 1) {
-            tables.add(new Table("entries:" + id, "What is in which scene", "entry", Kind.INPUT, id, scenes, false));
+            tables.add(new Table("entries:" + id, "What is in which scene", Kind.INPUT, id, scenes, false));
         }
         return tables;
     }
@@ -379,7 +363,6 @@ public final class Sheet {
     private static Table machines() {
         return table(
                 "",
-                "computer",
                 Kind.MACHINE,
                 "",
                 Columns.name(Kind.MACHINE, "computer"),

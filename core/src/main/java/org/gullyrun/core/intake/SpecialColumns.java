@@ -14,6 +14,7 @@ import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Unknown;
+import org.gullyrun.core.rig.ValueType;
 
 /** The columns in which one cell stands for more than one setting. */
 final class SpecialColumns {
@@ -110,7 +111,7 @@ final class SpecialColumns {
                 return "?";
             }
             double level = row.or(Mixers.CROSSING_LEVEL.of(bus), 0.0);
-            return !row.is(Mixers.CROSSING.of(bus), false) ? "" : level == 0 ? "✓" : Typed.plainly(level);
+            return !row.is(Mixers.CROSSING.of(bus), false) ? "" : level == 0 ? "✓" : ValueType.Number.plainly(level);
         }
 
         @Override
@@ -164,11 +165,11 @@ final class SpecialColumns {
             List<String> parts = new ArrayList<>();
             if (entry.is(Productions.COPY, false) && row.kind() != Kind.SCENE) {
                 Double delay = entry.get(Productions.ENTRY_DELAY);
-                parts.add("copy" + (delay == null ? "" : " " + Typed.plainly(delay) + " ms"));
+                parts.add("copy" + (delay == null ? "" : " " + ValueType.Number.plainly(delay) + " ms"));
             }
             double level = entry.or(Productions.ENTRY_LEVEL, 0.0);
             if (level != 0) {
-                parts.add(Typed.plainly(level) + " dB");
+                parts.add(ValueType.Number.plainly(level) + " dB");
             }
             if (entry.isUnknown(Productions.ENTRY_MUTED)) {
                 parts.add("?");

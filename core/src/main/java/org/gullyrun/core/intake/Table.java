@@ -13,14 +13,12 @@ import org.gullyrun.core.rig.Rig;
  *
  * @param key unique among the tables of a rig
  * @param title over it; empty where the section says enough
- * @param noun what one row is
  * @param kind the kind of element that a row is
  * @param owner the id of what the rows live in, or an empty text
  * @param columns from left to right; the first is the name
  * @param grows whether rows can be added
  */
-public record Table(
-        String key, String title, String noun, Kind kind, String owner, List<Column> columns, boolean grows) {
+public record Table(String key, String title, Kind kind, String owner, List<Column> columns, boolean grows) {
     public Table {
         columns = List.copyOf(columns);
     }

@@ -37,7 +37,9 @@ final class Typed {
         return switch (setting.type()) {
             case ValueType.Flag flag -> Boolean.TRUE.equals(raw) ? "yes" : "no";
             case ValueType.Number(String unit, double least, double most) ->
-                unit.equals("Hz") ? plainly((Double) raw / 1000) : plainly((Double) raw);
+                unit.equals("Hz")
+                        ? ValueType.Number.plainly((Double) raw / 1000)
+                        : ValueType.Number.plainly((Double) raw);
             case ValueType.Count count -> raw.toString();
             case ValueType.Text text -> (String) raw;
             case ValueType.Texts texts -> ValueType.Texts.joined(strings(raw));
@@ -61,14 +63,6 @@ final class Typed {
             case Choice.Special.NOTHING -> "nothing";
             case Choice.Special.UNSET -> "";
         };
-    }
-
-    /** A number without needless digits, with a true minus. */
-    static String plainly(double value) {
-        String text = value == Math.rint(value) && Math.abs(value) < 1e15
-                ? Long.toString(Math.round(value))
-                : Double.toString(Math.round(value * 1e6) / 1e6);
-        return text.replace('-', '−');
     }
 
     /**

@@ -59,7 +59,7 @@ public final class Applications {
     public static final Setting<Use> USE =
             Setting.usual(K, "class", "class", new ValueType.Word<>(Use.class), Use.OTHER);
     /** The computer it runs on. */
-    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "computer", Kind.MACHINE);
     /** How it reaches its devices. An exclusive or low-latency path shuts others out. */
     public static final Setting<DriverPath> PATH =
             Setting.usual(K, "path", "driver path", new ValueType.Word<>(DriverPath.class), DriverPath.STANDARD);
@@ -124,7 +124,7 @@ public final class Applications {
     public static final Setting<Boolean> RESTARTS = Common.restarts(K);
 
     /** The application that the output belongs to. */
-    public static final Setting<String> OUTPUT_OF = Common.ref(O, "application", "application", K);
+    public static final Setting<String> OUTPUT_OF = Common.ref(O, "application", "program", K);
     /** The program's own choice for this output. */
     public static final Setting<Choice> PROGRAM_CHOICE = Common.pick(
                     O, "plays", "plays to", DEFAULT, DEFAULT, CALL_DEFAULT, NOTHING)

@@ -45,7 +45,7 @@ public final class Devices {
     }
 
     /** The computer it belongs to. */
-    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "computer", Kind.MACHINE);
     /** Whether programs play to it or read from it. */
     public static final Setting<Direction> DIRECTION =
             Setting.asked(K, "direction", "direction", new ValueType.Word<>(Direction.class));

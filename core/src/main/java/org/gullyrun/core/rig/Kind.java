@@ -2,14 +2,14 @@ package org.gullyrun.core.rig;
 
 /** What sort of thing an {@link Element} is. The order is the one in which a case file lists its sections. */
 public enum Kind {
-    MACHINE("machines", "machine", ""),
+    MACHINE("machines", "computer", ""),
     DEVICE("devices", "device", ""),
     CABLE("cables", "cable", ""),
     WIRE("wires", "wire", ""),
     COUPLING("couplings", "coupling", ""),
     PASS_THROUGH("passThroughs", "pass-through", ""),
     PROCESSOR("processors", "processor", ""),
-    APPLICATION("applications", "application", ""),
+    APPLICATION("applications", "program", ""),
     APP_OUTPUT("applicationOutputs", "output", "application"),
     MIXER("mixers", "mixer", ""),
     STRIP("strips", "strip", "mixer"),
@@ -21,7 +21,7 @@ public enum Kind {
     ENTRY("entries", "entry", "scene"),
     OUTPUT("outputs", "output", "production"),
     SOURCE("sources", "source", ""),
-    OUTLET("outlets", "outlet", "");
+    OUTLET("outlets", "listener", "");
 
     private final String section;
     private final String noun;
@@ -38,7 +38,7 @@ public enum Kind {
         return section;
     }
 
-    /** The plain word for one element of this kind. */
+    /** The plain word for one element of this kind, as people say it; a case file keeps its own words. */
     public String noun() {
         return noun;
     }

@@ -98,7 +98,7 @@ public final class Links {
     public static final Setting<String> PROCESSOR_TO = end(Kind.PROCESSOR, "offers", "offers");
     /** The computer it runs on. */
     public static final Setting<String> PROCESSOR_MACHINE =
-            Common.ref(Kind.PROCESSOR, "machine", "machine", Kind.MACHINE);
+            Common.ref(Kind.PROCESSOR, "machine", "computer", Kind.MACHINE);
     /** Whether it runs. */
     public static final Setting<Boolean> PROCESSOR_RUNNING =
             Common.flag(Kind.PROCESSOR, "running", "running", true).says("Start {name}", "Stop {name}");

@@ -15,7 +15,7 @@ public final class Mixers {
     private static final Kind B = Kind.BUS;
 
     /** The computer it runs on. */
-    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "computer", Kind.MACHINE);
     /** Whether it is a box of its own. */
     public static final Setting<Boolean> HARDWARE = Common.flag(K, "hardware", "hardware", false);
     /** Whether it runs. */
@@ -34,7 +34,7 @@ public final class Mixers {
     /** The mixer that the strip belongs to. */
     public static final Setting<String> STRIP_OF = Common.ref(S, "mixer", "mixer", K);
     /** The device that the strip takes: a recording device, or all that is played to a playback device. */
-    public static final Setting<Choice> FEED = Common.pick(S, "feed", "feed", UNSET, DEFAULT, PLAYBACK_DEFAULT, UNSET)
+    public static final Setting<Choice> FEED = Common.pick(S, "feed", "takes", UNSET, DEFAULT, PLAYBACK_DEFAULT, UNSET)
             .says("In {owner}, feed strip {name} from {value}", "");
     /** Level in dB. */
     public static final Setting<Double> STRIP_LEVEL = Common.gain(S, "level", "level");
@@ -53,7 +53,7 @@ public final class Mixers {
     /** The mixer that the bus belongs to. */
     public static final Setting<String> BUS_OF = Common.ref(B, "mixer", "mixer", K);
     /** The device that the bus plays to, or on which programs can read it. */
-    public static final Setting<Choice> TARGET = Common.pick(B, "target", "target", UNSET, DEFAULT, UNSET)
+    public static final Setting<Choice> TARGET = Common.pick(B, "target", "goes to", UNSET, DEFAULT, UNSET)
             .says("In {owner}, send bus {name} to {value}", "");
     /** Level in dB. */
     public static final Setting<Double> BUS_LEVEL = Common.gain(B, "level", "level");

@@ -58,14 +58,14 @@ public final class Outlets {
     }
 
     /** What kind of listener it is. */
-    public static final Setting<Sort> SORT = Setting.asked(K, "sort", "sort", new ValueType.Word<>(Sort.class));
+    public static final Setting<Sort> SORT = Setting.asked(K, "sort", "kind", new ValueType.Word<>(Sort.class));
     /** For ears, room and machine: a playback device, or the default of {@link #MACHINE}. */
     public static final Setting<Choice> DEVICE =
             Common.pick(K, "device", "device", UNSET, DEFAULT, UNSET).says("Have {name} listen on {value}", "");
 
     /** The computer whose default it listens on, if no device is named. */
     public static final Setting<String> MACHINE =
-            Setting.optional(K, "machine", "machine", new ValueType.Ref(java.util.Set.of(Kind.MACHINE)));
+            Setting.optional(K, "machine", "computer", new ValueType.Ref(java.util.Set.of(Kind.MACHINE)));
     /** Who listens, for ears. */
     public static final Setting<String> PERSON = Setting.usual(K, "person", "person", Common.TEXT, "");
     /** For live, archive, relay and track: the output of a production. */
@@ -76,15 +76,15 @@ public final class Outlets {
             Setting.optional(K, "track", "track", new ValueType.Count(1, Productions.MOST_TRACKS));
     /** For a far end: the call or chat application. */
     public static final Setting<String> APPLICATION =
-            Setting.optional(K, "application", "application", new ValueType.Ref(java.util.Set.of(Kind.APPLICATION)));
+            Setting.optional(K, "application", "program", new ValueType.Ref(java.util.Set.of(Kind.APPLICATION)));
 
     /** Who listens at the far end of a call. Nobody named means everybody. */
     public static final Setting<List<String>> PERSONS =
-            Setting.usual(K, "persons", "persons", new ValueType.Texts(), List.of());
+            Setting.usual(K, "persons", "people who listen", new ValueType.Texts(), List.of());
 
     /** For live, archive and relay: the output that is kept or passed on while its own is off or takes no track. */
     public static final Setting<String> OTHERWISE =
-            Setting.optional(K, "otherwise", "otherwise takes", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
+            Setting.optional(K, "otherwise", "otherwise gets", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
     /**
      * Whether a source is heard by those at the other end of its own call as one of their own voices: then it is that
      * they hear themselves. Somebody else's voice, where both are named, is not.

@@ -80,7 +80,7 @@ public final class Productions {
     }
 
     /** The computer it runs on. */
-    public static final Setting<String> MACHINE = Common.ref(K, "machine", "machine", Kind.MACHINE);
+    public static final Setting<String> MACHINE = Common.ref(K, "machine", "computer", Kind.MACHINE);
     /** Whether it runs. */
     public static final Setting<Boolean> RUNNING =
             Common.flag(K, "running", "running", true).says("Start {name}", "Stop {name}");
@@ -127,7 +127,7 @@ public final class Productions {
     public static final Setting<Choice> DEVICE = Common.pick(I, "device", "device", DEFAULT, DEFAULT)
             .says("In {owner}, set the device of input {name} to {value}", "");
     /** The application that it takes. */
-    public static final Setting<String> APPLICATION = Common.ref(I, "application", "application", Kind.APPLICATION);
+    public static final Setting<String> APPLICATION = Common.ref(I, "application", "program", Kind.APPLICATION);
     /** For each further application, by its id: whether the input takes that too. */
     public static final Setting<Boolean> ALSO = Common.flag(I, "alsoTakes", "also takes program", false)
             .says("In {owner}, have input {name} take {sub} too", "In {owner}, stop input {name} taking {sub}")

@@ -8,8 +8,12 @@ import org.jspecify.annotations.Nullable;
 
 /** Says changes and settings in plain words that a creator can follow. */
 public final class Sentences {
-    private static final Pattern BRACES =
-            Pattern.compile("((?:input|track|strip|bus|output|scene|group) )?\\{(name|owner|sub|value)}");
+    private static final Pattern BRACES = Pattern.compile("((?:input|track|strip|bus|output|scene|group) )?\\{(\\w+)}");
+
+    /** The beginning of a label that is no noun, so that it is quoted in a sentence. */
+    private static final Pattern PHRASE =
+            Pattern.compile("(belongs|brings|from|goes|hears|keeps|listens|offers|otherwise"
+                    + "|plays|provided|reads|recognised|stands|takes|to|what|when|where)\\b");
 
     /** The end of a name that is a plural: an s, but not as in "Bus", "Chorus", "Glass", "News" or "Host's". */
     private static final Pattern PLURAL = Pattern.compile("(?<!i|u|s|ew|'|’)s\\z", Pattern.CASE_INSENSITIVE);
@@ -105,7 +109,8 @@ public final class Sentences {
             String where = program == element ? "" : "In " + program.name() + ", ";
             String of = program == element ? element.name() : noun(rig, element);
             String label = label(rig, element, setting);
-            String sentence = where + "set " + (to instanceof Boolean ? "“" + label + "”" : "the " + label)
+            String sentence = where + "set "
+                    + (to instanceof Boolean || PHRASE.matcher(label).lookingAt() ? "“" + label + "”" : "the " + label)
                     + (OutputNames.isOnly(rig, element) ? "" : " of " + of) + " to " + words(rig, setting, to);
             return capitalized(sentence);
         }
@@ -131,9 +136,10 @@ public final class Sentences {
      */
     public static String fill(String template, Map<String, String> names) {
         return BRACES.matcher(template).replaceAll(found -> {
-            String name = names.getOrDefault(found.group(2), "");
+            String name = names.get(found.group(2));
             String noun = found.group(1);
-            return Matcher.quoteReplacement(noun == null ? name : called(noun.strip(), name));
+            return Matcher.quoteReplacement(
+                    name == null ? found.group() : noun == null ? name : called(noun.strip(), name));
         });
     }
 
@@ -146,8 +152,8 @@ public final class Sentences {
         return setting.label().substring(0, last) + called(setting.label().substring(last), sub(rig, element, setting));
     }
 
-    /** What a member of a family is about: the bus, track or input. */
-    private static String sub(Rig rig, Element element, Setting<?> setting) {
+    /** What a member of a family is about, by its name: the bus, track or input; empty for what is no member of one. */
+    public static String sub(Rig rig, Element element, Setting<?> setting) {
         String sub = setting.sub();
         if (setting.familyKey().equals("tracks")) {
             return trackName(rig, rig.owner(element), sub);

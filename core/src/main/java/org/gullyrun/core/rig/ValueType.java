@@ -69,11 +69,12 @@ public sealed interface ValueType<T> {
             return unit.equals("dB") && value > 0 ? "+" + plainly(value) + " dB" : plainly(value) + " " + unit;
         }
 
-        /** A number without the “.0” that Java gives to whole ones. */
-        static String plainly(double value) {
-            return value == Math.rint(value) && Math.abs(value) < 1e15
+        /** A number as people write it: no “.0” after a whole one, no more than six decimals, a true minus. */
+        public static String plainly(double value) {
+            String number = value == Math.rint(value) && Math.abs(value) < 1e15
                     ? Long.toString((long) value)
-                    : Double.toString(value);
+                    : Double.toString(Math.round(value * 1e6) / 1e6);
+            return number.replace('-', '−');
         }
     }
 

@@ -47,9 +47,9 @@ class ReachTest {
 
     @Test
     void whetherAProgramRunsReachesThoseWhoHearIt() {
-        String heard = said("application", "Driftbox", "muted");
+        String heard = said("program", "Driftbox", "muted");
         assertTrue(heard.contains("Host's ears"), heard);
-        assertEquals(heard, said("application", "Driftbox", "running"));
+        assertEquals(heard, said("program", "Driftbox", "running"));
     }
 
     @Test

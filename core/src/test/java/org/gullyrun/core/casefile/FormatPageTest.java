@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.rig.Worded;
@@ -64,10 +65,10 @@ class FormatPageTest {
             case ValueType.Text text -> "text";
             case ValueType.Texts texts -> "list of texts";
             case ValueType.Ref(Set<Kind> kinds) ->
-                "id of a "
+                "id of "
                         + Arrays.stream(Kind.values())
                                 .filter(kinds::contains)
-                                .map(Kind::noun)
+                                .map(kind -> Sentences.a(kind.noun()))
                                 .collect(Collectors.joining(", "));
             case ValueType.Pick(List<Choice.Special> specials) ->
                 "id of a device; " + specials.stream().map(s -> "`" + s + "`").collect(Collectors.joining(", "));

@@ -141,7 +141,7 @@ class HiddenFaultsTest {
         areTakenBack(
                 fault("ears", Mixers.BUS_MUTED, true),
                 fault("game", Mixers.CROSSING_LEVEL.of("show"), -40.0),
-                fault("outlet-host-s-ears", Outlets.DEVICE, Choice.to("mixer-talk-in")),
+                fault("listener-host-s-ears", Outlets.DEVICE, Choice.to("mixer-talk-in")),
                 fault("heather-microphone", Devices.PRESENT, false));
     }
 

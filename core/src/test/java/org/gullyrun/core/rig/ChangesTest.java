@@ -90,7 +90,7 @@ class ChangesTest {
                 "Set the rate of heron to 48 kHz",
                 Sentences.say(RIG, Change.set(RIG, "heron", Devices.RATE, 48_000.0)));
         assertEquals(
-                "In Brookdesk, set the level of strip Music to -6 dB",
+                "In Brookdesk, set the level of strip Music to −6 dB",
                 Sentences.say(RIG, Change.set(RIG, "music", Mixers.STRIP_LEVEL, -6.0)));
         assertEquals("Remove the strip Music", Sentences.say(RIG, new Change.Remove(RIG.get("music"))));
     }

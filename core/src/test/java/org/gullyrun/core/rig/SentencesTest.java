@@ -142,9 +142,9 @@ class SentencesTest {
                         Element.of(Kind.APP_OUTPUT, "rings").with(Applications.OUTPUT_OF, "huddlewick"))));
         Rig named = Changes.apply(
                 two, List.of(Objects.requireNonNull(Change.set(two, "rings", Common.name(Kind.APP_OUTPUT), "Rings"))));
-        assertEquals("In Huddlewick, set the output level to -3 dB", level(one, "huddlewick-out"));
-        assertEquals("In Huddlewick, set the output level of the first output to -3 dB", level(two, "rings"));
-        assertEquals("In Huddlewick, set the output level of output Rings to -3 dB", level(named, "rings"));
+        assertEquals("In Huddlewick, set the output level to −3 dB", level(one, "huddlewick-out"));
+        assertEquals("In Huddlewick, set the output level of the first output to −3 dB", level(two, "rings"));
+        assertEquals("In Huddlewick, set the output level of output Rings to −3 dB", level(named, "rings"));
         Change plays = Objects.requireNonNull(Change.set(two, "rings", Applications.PROGRAM_CHOICE, Choice.to("tern")));
         assertEquals("In Huddlewick, choose Tern headset for the first output", Sentences.say(two, plays));
         assertEquals("Huddlewick · the first output · plays to", Sentences.where(two, plays));

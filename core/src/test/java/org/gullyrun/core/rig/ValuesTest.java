@@ -117,7 +117,7 @@ class ValuesTest {
         Rig rig = Rig.of(List.of(pc, stream));
         assertEquals(null, rig.owner(stream));
         assertEquals(stream, rig.program(stream));
-        assertEquals("is a machine", Dangling.in(rig).getFirst().why());
+        assertEquals("is a computer", Dangling.in(rig).getFirst().why());
     }
 
     @Test

@@ -45,6 +45,11 @@ public final class Texts {
             "\\bnot yet known\\b",
             "\\bRests on\\b",
             "\\bplays aloud\\b",
+            "\\b(What is the|Is [^?]*) (what|when|belongs|keeps|stands|must|has to)\\b",
+            "\\{\\w+\\}", // nothing was put in
+            "(?<!--)\\b[Oo]utlets?\\b", // a listener: that is what the files and the code call it
+            "\\b[Aa]pplications?\\b", // a program
+            "\\b[Mm]achines?\\b", // a computer
             "\\bin the system\\b(?! settings|'s)",
             "\\b(\\w+) \\1\\b(?<!had had|that that)",
             "\\b1 (findings|listeners|routes|changes|notes|questions|sources)\\b",

@@ -117,10 +117,13 @@ class TextsTest {
             Element asked = element;
             for (Setting<?> setting : Catalogue.of(element.kind())) {
                 if (!setting.isFamily()
-                        && !setting.key().equals("place")
-                        && !setting.key().equals("name")) {
+                        && !Set.of("place", "name", element.kind().ownerKey()).contains(setting.key())) {
                     asked = asked.put(setting, Unknown.UNKNOWN);
                 }
+            }
+            for (String key : element.keys()) {
+                Setting<?> member = key.indexOf(':') < 0 ? null : Catalogue.find(element.kind(), key);
+                asked = member == null ? asked : asked.put(member, Unknown.UNKNOWN);
             }
             unknown.add(asked);
         }

@@ -19,6 +19,7 @@ import org.gullyrun.core.brief.StartingBrief;
 import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.SidePane;
@@ -208,8 +209,8 @@ public final class BriefSide extends SidePane {
     /** Takes a window. Both ends have to be numbers, the low one below the high one. */
     private String window(Element source, Element outlet, @Nullable Double low, @Nullable Double high) {
         if (low != null && high != null && low > high) {
-            return "The upper end of the window, " + plainly(high) + " dBFS, is below its lower end, " + plainly(low)
-                    + " dBFS.";
+            return "The upper end of the window, " + ValueType.Number.plainly(high) + " dBFS, is below its lower end, "
+                    + ValueType.Number.plainly(low) + " dBFS.";
         }
         Brief.Cell cell = new Brief.Cell(source.id(), outlet.id(), "");
         Brief old = store.state().what().brief();
@@ -242,7 +243,7 @@ public final class BriefSide extends SidePane {
 
     /** A field for a number of dB, which may be empty. */
     private ValueField field(String id, String name, @Nullable Double value, Function<@Nullable Double, String> enter) {
-        return new ValueField(id, name, value == null ? "" : plainly(value), text -> {
+        return new ValueField(id, name, value == null ? "" : ValueType.Number.plainly(value), text -> {
                     String typed = text.replace('−', '-').replace(',', '.');
                     if (!typed.isEmpty() && !typed.matches("[+-]?\\d{1,3}(\\.\\d{1,6})?")) {
                         return "“" + text + "” isn't a number of dB. Enter one, as −18, or leave the field empty.";
@@ -255,9 +256,5 @@ public final class BriefSide extends SidePane {
                     }
                 })
                 .columns(4);
-    }
-
-    private static String plainly(double value) {
-        return Double.toString(value).replaceAll("\\.0$", "").replace('-', '−');
     }
 }

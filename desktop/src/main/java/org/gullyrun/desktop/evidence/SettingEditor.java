@@ -189,7 +189,7 @@ final class SettingEditor {
         return switch (raw) {
             case null -> "";
             case Unknown unknown -> isAsked() ? "?" : "";
-            case Double d -> plainly(isRate() ? d / 1000 : d);
+            case Double d -> ValueType.Number.plainly(isRate() ? d / 1000 : d);
             default -> raw.toString();
         };
     }
@@ -197,14 +197,6 @@ final class SettingEditor {
     /** A rate is shown and typed in kHz, as everywhere. */
     private boolean isRate() {
         return setting.type() instanceof ValueType.Number(String unit, double least, double most) && unit.equals("Hz");
-    }
-
-    /** A number as it is shown: no more than four decimals, with a true minus. */
-    private static String plainly(double value) {
-        String text = value == Math.rint(value)
-                ? Long.toString(Math.round(value))
-                : Double.toString(Math.round(value * 1e4) / 1e4);
-        return text.replace('-', '−');
     }
 
     /** A menu of what the setting can be, filled when it is opened. */

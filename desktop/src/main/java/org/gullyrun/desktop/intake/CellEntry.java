@@ -42,7 +42,8 @@ final class CellEntry {
         String id = table.added(changes);
         store.change(
                 changes,
-                "add the " + table.noun() + " " + Changes.apply(rig, changes).name(id));
+                "add the " + table.kind().noun() + " "
+                        + Changes.apply(rig, changes).name(id));
         return id;
     }
 

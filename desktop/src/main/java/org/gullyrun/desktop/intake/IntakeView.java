@@ -210,6 +210,7 @@ public final class IntakeView extends StackPane {
                     int place = t;
                     grids.add(new TableGrid(
                             now.get(t),
+                            rig,
                             u,
                             scroll.getWidth() - 48,
                             (line, column) -> cursor.place(place, line, column)));

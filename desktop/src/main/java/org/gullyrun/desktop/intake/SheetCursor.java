@@ -172,7 +172,7 @@ public final class SheetCursor {
         field.setPromptText(entered.isEmpty() ? cell.getText() : "");
         editor.begin(entered);
         field.setAccessibleText(
-                fresh ? "Name of a new " + table().noun() : entry.nameOf(shown.row) + ", " + column().head());
+                fresh ? "Name of a new " + table().kind().noun() : entry.nameOf(shown.row) + ", " + column().head());
         Nodes.mark(shown, "current", true);
         open = true;
         // A field marks all its text when it first gets its skin: that has to be over before it is typed into.

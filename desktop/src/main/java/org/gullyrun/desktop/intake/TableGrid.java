@@ -1,10 +1,12 @@
 package org.gullyrun.desktop.intake;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
+import java.util.stream.DoubleStream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -12,6 +14,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Font;
+import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Table;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -27,12 +31,26 @@ final class TableGrid extends VBox {
     private static final double LETTER = 7.4;
     private static final double GAP = 14;
     private static final double LEADS = 130;
+    /** The part of its usual width that a column keeps however short its texts are, and however little room there is. */
+    private static final double LEAST_PART = 0.6;
+    /** How little of what its texts need a column gets before the sheet scrolls instead. */
+    private static final double MOST_CUT = 0.85;
+    /** And how much wider than usual it gets for long texts. */
+    private static final double MOST_PART = 1.2;
     /** Below this width a sheet of many columns has no room for where its rows lead. */
     private static final double NARROW = 900;
-    /** What is left of where a row leads in a sheet of many columns. */
+    /** What is left of where a row leads if the columns before it need the room. */
     private static final double LEAST_LEADS = 44;
-    /** How large the letters are that say where a row leads, as the style sheet has it. */
-    private static final double LEADS_LETTERS = 11.7;
+    /** How large the letters of cells are, as the style sheet has it. */
+    private static final double LETTERS = 13;
+    /** How large those of headings are, and of where a row leads. */
+    private static final double SMALL_LETTERS = 11.7;
+    /** What stays free at the end of a cell. */
+    private static final double BEFORE_NEXT = 8;
+    /** Widths are rounded to whole pixels, which must not cut a text. */
+    private static final double SPARE = 2;
+    /** How many texts of a column are measured. */
+    private static final int MEASURED = 12;
 
     /**
      * One line: the labels of its cells, and where the row leads. They are in the window only once the line has come into sight:
@@ -70,13 +88,13 @@ final class TableGrid extends VBox {
     private List<Double> widths = List.of();
     private double leadsRoom;
 
-    TableGrid(Table table, double textScale, double width, BiConsumer<Integer, Integer> onCell) {
+    TableGrid(Table table, Rig rig, double textScale, double width, BiConsumer<Integer, Integer> onCell) {
         this.table = table;
         this.u = textScale;
         this.onCell = onCell;
         getStyleClass().add("sheet-table");
         this.narrow = width < NARROW * textScale;
-        widths = widths(table, width);
+        widths = widths(table, rig, width);
         if (!table.title().isEmpty()) {
             Label title = Nodes.label(table.title(), "section-title");
             VBox.setMargin(title, new Insets(16 * u, 0, 2, 0));
@@ -94,7 +112,7 @@ final class TableGrid extends VBox {
             head.getChildren().add(tracks);
         }
         if (leads()) {
-            head.getChildren().add(Nodes.label("leads to", "caption"));
+            head.getChildren().add(Nodes.label(table.kind() == Kind.OUTLET ? "hears" : "leads to", "caption"));
         }
         getChildren().addAll(head, body);
     }
@@ -173,7 +191,7 @@ final class TableGrid extends VBox {
     /** Says in a line where it leads: as many names as there is room for, the others when the pointer rests on them. */
     void lead(Line line, List<String> names) {
         String all = String.join(", ", names);
-        String said = Type.fit(names, Type.water(LEADS_LETTERS * u), leadsRoom - 2);
+        String said = Type.fit(names, Type.water(SMALL_LETTERS * u), leadsRoom - 2);
         line.leads.setText(names.isEmpty() ? "–" : said);
         Tooltips.say(line.leads, said.equals(all) ? "" : all);
     }
@@ -183,47 +201,80 @@ final class TableGrid extends VBox {
         return table.kind() == Kind.INPUT && table.grows() ? TrackCrossings.WIDTH * u : 0;
     }
 
-    /** Widths of columns: each gets what its texts need, as far as there is room. */
-    private List<Double> widths(Table of, double width) {
-        double[] wanted = of.columns().stream()
-                .mapToDouble(c -> Math.max(c.letters() * LETTER, c.head().length() * LETTER * 0.88) * u
-                        + (of.columns().size() > 8 ? GAP - 5 : GAP))
-                .toArray();
+    /**
+     * Widths of columns: each gets what its texts need as a rule, as far as there is room. Where there isn't, what the
+     * rows don't use goes first, then where rows lead is said in fewer words, and at last long texts are cut.
+     */
+    private List<Double> widths(Table of, Rig rig, double width) {
+        List<Element> rows = of.rows(rig);
+        int count = of.columns().size();
+        double[] wanted = new double[count];
+        double[] needed = new double[count];
+        for (int c = 0; c < count; c++) {
+            Column column = of.columns().get(c);
+            double gap = (count > 8 ? GAP - 5 : GAP) * u;
+            double head = Type.width(column.head(), Type.sans(SMALL_LETTERS * u)) + BEFORE_NEXT + SPARE;
+            double usual = column.letters() * LETTER * u + gap;
+            double most = rows.isEmpty() ? usual : MOST_PART * usual;
+            needed[c] = Math.max(Math.clamp(said(column, rig, rows, c == 0), LEAST_PART * usual, most), head);
+            wanted[c] = Math.max(usual, needed[c]);
+        }
         // The first cell of the last line says what can be typed there.
         double prompt = of.grows() ? (prompt(of).length() * LETTER + GAP) * u : 0;
         wanted[0] = Math.max(wanted[0], prompt);
-        double all = java.util.Arrays.stream(wanted).sum();
+        needed[0] = Math.max(needed[0], prompt);
         double crossings = crossings();
-        double room = width
-                - (narrow && crossings > 0 ? 20 : 34)
-                - crossings
-                - (leads() ? (wanted.length < 8 ? LEADS : LEAST_LEADS) * u : 0);
+        double room = width - (narrow && crossings > 0 ? 20 : 34) - crossings;
+        double leads = leads() ? Math.clamp(room - DoubleStream.of(needed).sum(), LEAST_LEADS * u, LEADS * u) : 0;
+        fit(of, wanted, needed, room - leads);
+        wanted[0] = Math.max(wanted[0], prompt);
+        leadsRoom = Math.max(0, width - 34 - crossings - DoubleStream.of(wanted).sum());
+        return DoubleStream.of(wanted).map(Math::floor).boxed().toList();
+    }
+
+    /** How wide the widest text of a column is; without rows, as wide as it likes. */
+    private double said(Column column, Rig rig, List<Element> rows, boolean strong) {
+        Font font = strong ? Type.strong(LETTERS * u) : Type.sans(LETTERS * u);
+        // Those with the most letters will do: measuring hundreds takes longer than the eye waits.
+        return rows.stream()
+                .map(row -> column.text(rig, row))
+                .distinct()
+                .sorted(Comparator.comparingInt(String::length).reversed())
+                .limit(MEASURED)
+                .mapToDouble(text -> Type.width(text, font) + BEFORE_NEXT + SPARE)
+                .max()
+                .orElse(Double.MAX_VALUE);
+    }
+
+    /** Makes columns as wide as there is room for. */
+    private void fit(Table of, double[] wanted, double[] needed, double room) {
+        double all = DoubleStream.of(wanted).sum();
+        double least = DoubleStream.of(needed).sum();
         if (all < room && wanted.length > 1) {
             // Names take what is left over, but not all of it: eyes have to find the next column.
             wanted[0] += Math.min(room - all, 60 * u);
-        } else if (all > room) {
-            // Too wide: columns with long values give way, down to six tenths; beyond that the sheet scrolls.
+        } else if (least < room) {
+            double part = (room - least) / (all - least);
+            for (int c = 0; c < wanted.length; c++) {
+                wanted[c] = needed[c] + part * (wanted[c] - needed[c]);
+            }
+        } else {
+            // Still too wide: columns with long values give way. Where that isn't enough, the sheet scrolls, uncut.
+            boolean[] isLong = new boolean[wanted.length];
             double longOnes = 0;
             for (int c = 0; c < wanted.length; c++) {
-                longOnes += of.columns().get(c).letters() > 7 ? wanted[c] : 0;
+                isLong[c] = of.columns().get(c).letters() > 7;
+                longOnes += isLong[c] ? needed[c] : 0;
             }
-            double give = longOnes == 0 ? 1 : Math.clamp((room - all + longOnes) / longOnes, 0.6, 1);
+            double give = longOnes == 0 ? 1 : (room - least + longOnes) / longOnes;
             for (int c = 0; c < wanted.length; c++) {
-                wanted[c] = of.columns().get(c).letters() > 7 ? wanted[c] * give : wanted[c];
+                wanted[c] = needed[c] * (isLong[c] && give > MOST_CUT ? give : 1);
             }
-            wanted[0] = Math.max(wanted[0], prompt);
         }
-        leadsRoom = Math.max(
-                0, width - 34 - crossings - java.util.Arrays.stream(wanted).sum());
-        List<Double> list = new ArrayList<>();
-        for (double w : wanted) {
-            list.add(Math.floor(w));
-        }
-        return list;
     }
 
     private static String prompt(Table table) {
-        return "new " + table.noun() + " …";
+        return "new " + table.kind().noun() + " …";
     }
 
     /** A cell as wide as its column. */
@@ -233,7 +284,7 @@ final class TableGrid extends VBox {
         label.setMinWidth(width);
         label.setMaxWidth(width);
         label.setPrefWidth(width);
-        label.setPadding(new Insets(0, 8, 0, 0));
+        label.setPadding(new Insets(0, BEFORE_NEXT, 0, 0));
         return label;
     }
 

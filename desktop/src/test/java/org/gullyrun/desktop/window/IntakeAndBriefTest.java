@@ -5,11 +5,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.event.Event;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.text.Text;
 import javafx.stage.Stage;
 import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.brief.Brief;
@@ -116,10 +120,50 @@ class IntakeAndBriefTest extends WindowTest {
         until(() -> robot.lookup("#section-mixers").tryQuery().isPresent());
         robot.clickOn("#section-mixers");
         until(() -> robot.lookup("#intake .sheet-row .label.water").queryAll().stream()
-                .anyMatch(n -> ((javafx.scene.control.Label) n).getText().contains("Guests")));
+                .anyMatch(n -> ((Label) n).getText().contains("Guests")));
         robot.clickOn("#section-programs");
         until(() -> robot.lookup("#intake .sheet-row .label.water").queryAll().stream()
-                .anyMatch(n -> ((javafx.scene.control.Label) n).getText().contains("Live")));
+                .anyMatch(n -> ((Label) n).getText().matches(".*Live.*|\\d+ in all")));
+        robot.clickOn("#section-listeners");
+        until(() -> robot.lookup("#intake .sheet-row .label.water").queryAll().stream()
+                .anyMatch(n -> ((Label) n).getText().startsWith("Host, ")));
+        assertTrue(
+                robot.lookup("#intake .sheet-head .label").queryAll().stream()
+                        .anyMatch(n -> ((Label) n).getText().equals("hears")),
+                "a listener leads to nothing");
+    }
+
+    @Test
+    void noTextOfTheProgramsIsCutWhereOthersCanGiveRoom(Hands robot) throws Exception {
+        robot.interact(() -> {
+            stage.setWidth(1280);
+            stage.setHeight(800);
+        });
+        robot.push(KeyCode.DIGIT1);
+        until(() -> robot.lookup("#section-programs").tryQuery().isPresent());
+        robot.clickOn("#section-programs");
+        until(() -> texts(robot, ".sheet-cell").contains("Brookdesk Music"));
+        WaitForAsyncUtils.waitForFxEvents();
+        for (String part : List.of(".sheet-cell", ".sheet-head .label")) {
+            assertEquals(texts(robot, part), seen(robot, part), part);
+        }
+    }
+
+    private static List<String> texts(Hands robot, String part) {
+        return labels(robot, part).map(Label::getText).toList();
+    }
+
+    /** What of the texts is to be seen. */
+    private static List<String> seen(Hands robot, String part) {
+        return labels(robot, part)
+                .map(label -> ((Text) label.lookup(".text")).getText())
+                .toList();
+    }
+
+    private static Stream<Label> labels(Hands robot, String part) {
+        return robot.lookup("#intake " + part).queryAll().stream()
+                .map(Label.class::cast)
+                .filter(label -> !label.getText().isEmpty());
     }
 
     @Test
@@ -238,7 +282,7 @@ class IntakeAndBriefTest extends WindowTest {
         until(() -> robot.lookup("#import").tryQuery().isPresent());
         assertEquals(before, rig(), "nothing has happened yet");
         String shown = robot.lookup("#overlay .label").queryAll().stream()
-                .map(n -> ((javafx.scene.control.Label) n).getText())
+                .map(n -> ((Label) n).getText())
                 .reduce("", (a, b) -> a + "\n" + b);
         assertTrue(shown.contains("Row 4, direction"), shown);
         assertTrue(shown.contains("2 new, 1 changed"), shown);
