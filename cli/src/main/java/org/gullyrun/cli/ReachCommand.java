@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import org.gullyrun.core.audit.Reach;
@@ -54,7 +55,9 @@ final class ReachCommand implements Callable<Integer> {
             out.print(Json.write(plain(at, reach)) + "\n");
             return Exit.OK;
         }
-        out.println(said(rig, at) + ": " + reach.sentence() + ".");
+        String reaches = reach.sentence().substring(0, 1).toLowerCase(Locale.ROOT)
+                + reach.sentence().substring(1);
+        out.println(said(rig, at) + (at.key().isEmpty() ? " " : ": ") + reaches + ".");
         reach.sources()
                 .forEach((outlet, sources) -> out.println("  " + outlet.name() + ": "
                         + Sentences.list(sources.stream().map(Element::name).toList())));

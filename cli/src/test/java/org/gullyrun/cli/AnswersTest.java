@@ -379,7 +379,7 @@ class AnswersTest {
         String show = file;
         assertEquals(Exit.OK, terminal.run("reach", show, "ears/level", "--survey", "known-good"));
         assertEquals(
-                "bus Ears, level: Reaches Host's ears only.",
+                "bus Ears, level: reaches Host's ears only.",
                 terminal.out().lines().findFirst().orElseThrow());
         assertEquals(Exit.OK, terminal.run("reach", show, "Desk PC/playback default", "--json"));
         JsonNode json = new ObjectMapper().readTree(terminal.out());
@@ -387,7 +387,7 @@ class AnswersTest {
         assertEquals("desk-pc", json.path("element").asText());
         assertTrue(json.path("listeners").has("live"), terminal.out());
         assertEquals(Exit.OK, terminal.run("reach", show, "in-charts/muted", "--survey", "as-found", "--scene", "Sky"));
-        assertTrue(terminal.out().contains("Reaches nobody"), "it isn't in that scene: " + terminal.out());
+        assertTrue(terminal.out().contains("reaches nobody"), "it isn't in that scene: " + terminal.out());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "huddlewick/loudness"));
         assertTrue(terminal.err().contains("A program has no setting"), terminal.err());
         assertEquals(Exit.USAGE, terminal.run("reach", show, "desk-pc/loudness"));

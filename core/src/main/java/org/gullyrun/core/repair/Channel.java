@@ -5,6 +5,7 @@ import java.util.List;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Verdict;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
@@ -23,29 +24,31 @@ public record Channel(String outlet, String name, List<State> states) {
     /** How a listener is off, worst first. */
     public enum Sort {
         /** A loop ends in it. */
-        LOOPING("feeds back"),
+        LOOPING("feeds back", "feed back"),
         /** It hears what it must not. */
-        FORBIDDEN("hears what it must not"),
+        FORBIDDEN("hears what it must not", "hear what they must not"),
         /** Something required doesn't arrive. */
-        MISSING("misses something"),
+        MISSING("misses something", "miss something"),
         /** It hears something more than once. */
-        DOUBLED("hears something twice"),
+        DOUBLED("hears something twice", "hear something twice"),
         /** Something else is seriously wrong. */
-        OTHER("has other trouble"),
+        OTHER("has other trouble", "have other trouble"),
         /** All is well. */
-        GOOD("gets what it should"),
+        GOOD("gets what it should", "get what they should"),
         /** Nothing arrives, and nothing must. */
-        SILENT("gets nothing, and nothing is due");
+        SILENT("gets nothing, and nothing is due", "get nothing, and nothing is due");
 
-        private final String word;
+        private final String singular;
+        private final String plural;
 
-        Sort(String word) {
-            this.word = word;
+        Sort(String singular, String plural) {
+            this.singular = singular;
+            this.plural = plural;
         }
 
-        /** What it is in words, after the listener's name. */
-        public String word() {
-            return word;
+        /** A listener with what it is in words: "Live hears something twice", "Guests get what they should". */
+        public String words(String listener) {
+            return listener + " " + Sentences.verb(listener, singular, plural);
         }
 
         /** Whether something is wrong. */

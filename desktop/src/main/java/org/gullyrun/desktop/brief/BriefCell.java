@@ -93,7 +93,7 @@ final class BriefCell extends VBox {
         int at = scene >= 0 ? scene : reading.worstScene(source, outlet);
         CellReading cell = reading.scenes().get(at).cell(source, outlet);
         return cell.source().name() + " at " + cell.outlet().name() + ": "
-                + cell.wish().word() + ", " + reading.word(at, cell);
+                + cell.wish().adjective() + ", " + reading.word(at, cell);
     }
 
     /**

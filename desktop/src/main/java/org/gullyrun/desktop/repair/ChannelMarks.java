@@ -37,8 +37,7 @@ final class ChannelMarks {
             case SILENT -> piece.getChildren().add(Nodes.line(x, top, x, bottom, "flow", "still"));
         }
         mark(piece, channel, at, x, top + 20 * u, u);
-        String said =
-                channel.name() + " " + state.sort().word() + (state.about().isEmpty() ? "" : ": " + state.about());
+        String said = state.sort().words(channel.name()) + (state.about().isEmpty() ? "" : ": " + state.about());
         Rectangle reach = new Rectangle(x - 10 * u, top, 20 * u, Math.max(0, bottom - top));
         reach.getStyleClass().add("hit");
         Tooltips.say(reach, said);

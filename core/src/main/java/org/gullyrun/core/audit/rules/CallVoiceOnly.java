@@ -79,7 +79,7 @@ final class CallVoiceOnly extends MustRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         return told.title(program.name() + " drops music, so " + outlet + " won't hear " + source)
-                .plain(program.name() + " takes " + source + " for noise and removes it.")
+                .plain(program.name() + " takes " + source + " for noise and drops " + Say.verb(source, "it.", "them."))
                 .exact(source + " must reach " + outlet + ", and " + program.name() + " drops music", inScenes)
                 .cause(program.name() + " is set to voice only")
                 .noticed("The others hear " + source + " break up, or not at all.")

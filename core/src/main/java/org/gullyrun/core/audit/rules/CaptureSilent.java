@@ -62,7 +62,7 @@ final class CaptureSilent implements Rule {
             findings.add(FindingBuilder.of(id(), musts > 0 ? Severity.MINOR : Severity.NOTE, application.id())
                     .title(application.name() + " " + state + ", so no list shows it")
                     .plain(application.name() + " " + state
-                            + ", so other programs can't offer it until it makes a sound.")
+                            + ", and other programs offer it only while it makes a sound.")
                     .exact(
                             application.name() + " " + state + "; "
                                     + (taken.isEmpty()

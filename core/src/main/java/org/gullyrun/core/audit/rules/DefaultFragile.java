@@ -191,10 +191,10 @@ final class DefaultFragile implements Rule {
                                 ? Say.first(worst.leaking, 2) + " would leak."
                                 : Say.first(worst.missing, 2) + " would go silent."))
                 .exact(
-                        "With the " + what + " on " + device + ":",
-                        worst.missing.isEmpty() ? "" : "missing " + Say.first(worst.missing, 3),
+                        "With the " + what + " on " + device + ",",
+                        worst.missing.isEmpty() ? "" : Say.first(worst.missing, 3) + " would be missing",
                         worst.missing.isEmpty() || worst.leaking.isEmpty() ? "" : "and",
-                        worst.leaking.isEmpty() ? "" : "leaking " + Say.first(worst.leaking, 3),
+                        worst.leaking.isEmpty() ? "" : Say.first(worst.leaking, 3) + " would leak",
                         worst.live ? "; that would be on air" : "")
                 .cause("something in the show follows the default instead of naming its device")
                 .noticed("Nothing now; silence or a leak after the next update.")

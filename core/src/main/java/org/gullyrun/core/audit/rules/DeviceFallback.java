@@ -60,7 +60,9 @@ final class DeviceFallback implements Rule {
                         List.of(),
                         new Finding.Words(
                                 name + " " + state + "; " + instead + " is used instead",
-                                name + " " + state + ", so " + users + " now uses the default, " + instead + ".",
+                                name + " " + state + ", so " + users + " now "
+                                        + (DeviceUse.isOne(context.rig(), use.falling()) ? "uses" : "use")
+                                        + " the default, " + instead + ".",
                                 Say.sentence(
                                         name + " " + state + "; " + users
                                                 + (DeviceUse.isOne(context.rig(), use.falling()) ? " falls" : " fall")

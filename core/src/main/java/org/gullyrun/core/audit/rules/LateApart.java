@@ -247,7 +247,7 @@ final class LateApart implements Rule {
                 .in(scenes)
                 .title(source + Say.verb(source, " arrives ", " arrive ") + how + " at " + outlet)
                 .plain("At " + outlet + ", " + source + Say.verb(source, " comes ", " come ") + how + ".")
-                .exact(source + " at " + outlet, context.in(scenes), how)
+                .exact(source + Say.verb(source, " comes ", " come ") + how + " at " + outlet, context.in(scenes))
                 .cause(early ? "its route is shorter" : "its route is longer")
                 .noticed(
                         worst.picture

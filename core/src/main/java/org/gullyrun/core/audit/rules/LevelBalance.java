@@ -94,7 +94,8 @@ final class LevelBalance implements Rule {
         CellReading bed = Objects.requireNonNull(balance.loudestOfBed());
         into.add(FindingBuilder.of(id(), Severity.MINOR, at.id())
                 .in(scenes)
-                .title(voice.source().name() + " only " + Say.of(worst, "dB") + " above the rest at " + at.name())
+                .title(voice.source().name() + Say.verb(voice.source().name(), " is only ", " are only ")
+                        + Say.of(worst, "dB") + " above the rest at " + at.name())
                 .plain("At " + at.name() + ", " + bed.source().name()
                         + Say.verb(bed.source().name(), " nearly covers ", " nearly cover ")
                         + voice.source().name() + ".")

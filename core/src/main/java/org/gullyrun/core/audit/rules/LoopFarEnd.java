@@ -86,14 +86,14 @@ final class LoopFarEnd extends PairRule {
         return new Telling(
                 new Finding.Words(
                         title,
-                        title + ", because " + source + " goes "
+                        title + ", because " + source + Say.verb(source, " goes ", " go ")
                                 + Say.through(graph, cell.delivery().strongest()) + " back into the call.",
                         Say.sentence(
                                 Say.route(graph, cell.delivery().strongest()),
                                 inScenes + ":",
                                 Say.of(cell.delivery().strength(), "dB") + ", " + Say.of(delay, "ms")
                                         + " here plus the network"),
-                        "the call's own sound is on what feeds its microphone",
+                        "what the call plays comes back into its microphone",
                         cell.electric().arrives() || !cancels(context, cell)
                                 ? "They hear themselves as an echo."
                                 : "The call's own echo cancelling takes care of it."),

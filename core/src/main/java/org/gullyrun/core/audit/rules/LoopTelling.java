@@ -133,7 +133,7 @@ final class LoopTelling {
                                 Say.route(graph, strongest.segments()),
                                 context.in(scenes) + ":",
                                 Say.of(strongest.gain(), "dB") + ", " + each + "; " + fate),
-                        "its own output is among what it takes",
+                        "it picks up what it plays itself",
                         loop.buildsUp()
                                 ? "An echo that gets louder, up to a howl."
                                 : "An echo that repeats and fades."),

@@ -159,10 +159,11 @@ final class NamesTwin implements Rule {
 
     /** Begins a finding about something in use without a name. */
     private FindingBuilder unnamed(Element program, String what) {
+        String has = what.startsWith("1 ") ? " has" : " have";
         return FindingBuilder.of(id(), Severity.NOTE, program.id())
-                .title(what + " in " + program.name() + " without a name")
-                .plain("In " + program.name() + " something is in use that has no name.")
-                .exact(what + " in use in " + program.name() + " without a name")
+                .title(what + " in " + program.name() + has + " no name")
+                .plain(what + " in use in " + program.name() + has + " no name.")
+                .exact(what + " in use in " + program.name() + has + " no name")
                 .cause("nobody has named it")
                 .noticed("Nothing, until somebody changes the wrong one.");
     }

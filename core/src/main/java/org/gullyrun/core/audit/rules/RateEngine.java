@@ -78,14 +78,14 @@ final class RateEngine implements Rule {
         boolean tight = path.goesAround()
                 || others.stream()
                         .anyMatch(d -> d.or(Devices.PATH, DriverPath.STANDARD).goesAround());
-        String names = Sentences.list(others.stream().map(Element::name).toList());
+        String names = Say.first(others.stream().map(Element::name).toList(), 3);
         String rates = Sentences.list(others.stream()
                 .map(d -> d.name() + " at " + Say.kilo(d.or(Devices.RATE, 0.0)))
                 .toList());
         double first = others.getFirst().or(Devices.RATE, 1.0);
         FindingBuilder told = FindingBuilder.of(id(), tight ? Severity.MAJOR : Severity.MINOR, engine.id())
-                .title(engine.name() + " runs at " + Say.kilo(rate) + ", " + rates)
-                .plain(engine.name() + " and " + names + " are set to different sample rates.")
+                .title(engine.name() + " runs at " + Say.kilo(rate) + ", " + inShort(others, rates))
+                .plain(engine.name() + " is set to a different sample rate from " + names + ".")
                 .exact(
                         engine.name() + " runs at " + Say.kilo(rate) + ", " + rates + ";",
                         tight ? "the path holds the device, so nothing resamples" : "the system resamples")
@@ -99,5 +99,14 @@ final class RateEngine implements Rule {
                 .figure("pitch", 1200 * Math.log(first / rate) / Math.log(2), "cents");
         others.forEach(d -> told.setting(d, Devices.RATE));
         into.add(told.made());
+    }
+
+    /** The rates of devices in a title: more than two of one rate are counted. */
+    private static String inShort(List<Element> devices, String rates) {
+        List<String> all = devices.stream()
+                .map(d -> Say.kilo(d.or(Devices.RATE, 0.0)))
+                .distinct()
+                .toList();
+        return devices.size() > 2 && all.size() == 1 ? devices.size() + " of its devices at " + all.getFirst() : rates;
     }
 }

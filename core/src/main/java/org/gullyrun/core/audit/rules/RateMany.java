@@ -74,7 +74,7 @@ final class RateMany extends MustRule {
                 .plain(cell.source().name() + Say.verb(cell.source().name(), " changes", " change") + " sample rate "
                         + count + " times on the route to " + cell.outlet().name() + ".")
                 .exact(
-                        count + " conversions on the strongest route of "
+                        count + " conversions on the strongest route from "
                                 + cell.source().name() + " to " + cell.outlet().name(),
                         inScenes)
                 .cause("devices along the route are set to different rates")

@@ -72,7 +72,7 @@ final class TrackMixed extends PairRule {
         return new Telling(
                 new Finding.Words(
                         outlet + " also has " + source,
-                        source + " is on the track for " + Sentences.list(owners)
+                        source + Say.verb(source, " is", " are") + " on the track for " + Sentences.list(owners)
                                 + ", so you won't be able to separate them later.",
                         Say.sentence(
                                 Say.route(
