@@ -88,7 +88,9 @@ final class CaseReader {
         } catch (JsonProcessingException e) {
             JsonLocation at = e.getLocation();
             String place = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
-            String why = String.valueOf(e.getOriginalMessage()).split("\n")[0];
+            // Where the parser says it stands is said before; its own words for that mean nothing to people.
+            String why =
+                    String.valueOf(e.getOriginalMessage()).split("\n")[0].replaceAll(" ?\\(start marker at .*", "");
             throw new CaseProblem(file, place, "it is not JSON: " + why, "Correct it there, or open an earlier copy.");
         } catch (IOException e) {
             throw new CaseProblem(file, "", "it can't be read: " + e.getMessage(), "Open an earlier copy.");

@@ -1,6 +1,9 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.Set;
 import java.util.function.Consumer;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
@@ -38,8 +41,24 @@ final class MapBanks {
         this.preview = preview;
     }
 
+    /** What a node that is no grid looks like, where it is and what lights it. */
+    MapSheet.Plan plan(MapNode node) {
+        Bounds bounds = new BoundingBox(
+                at.left(node) - 4 * u, at.top(node) + m.west(node, 0) - 22 * u, at.width(node) + 8 * u, 44 * u);
+        return new MapSheet.Plan("node " + node.id(), node.look(), bounds, Set.of(), node.points());
+    }
+
+    /** Draws a node that is no grid. */
+    void draw(MapNode node) {
+        if (node.stage() == MapNode.Stage.OUTLETS && !FoldedMap.isMore(node)) {
+            outlet(node);
+        } else {
+            line(node);
+        }
+    }
+
     /** Draws what is a line with a name. */
-    void line(MapNode node) {
+    private void line(MapNode node) {
         double x = at.left(node);
         double w = at.width(node);
         double y = at.top(node) + m.west(node, 0);
@@ -91,7 +110,7 @@ final class MapBanks {
     }
 
     /** Draws a listener. */
-    void outlet(MapNode node) {
+    private void outlet(MapNode node) {
         double x = at.left(node);
         double w = at.width(node);
         double y = at.top(node) + m.west(node, 0);

@@ -1,6 +1,8 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.Set;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.scene.shape.CubicCurveTo;
 import javafx.scene.shape.HLineTo;
 import javafx.scene.shape.LineTo;
@@ -45,8 +47,69 @@ final class MapChannels {
             MapEdge.Turn turn,
             Set<SegmentKey> keys) {}
 
+    /**
+     * What a channel looks like, where it is and what lights it.
+     *
+     * @param lane which of those that go back it is; −1 if it runs on
+     */
+    MapSheet.Plan plan(MapEdge edge, int lane) {
+        Bounds bounds = lane < 0 ? forwardBounds(edge) : backBounds(edge, lane);
+        return new MapSheet.Plan(edge.ports(), look(edge, lane), bounds, edge.keys(), Set.of());
+    }
+
+    private Bounds forwardBounds(MapEdge edge) {
+        double startY = startY(edge);
+        double endY = endY(edge);
+        double top = Math.min(startY, endY);
+        double bottom = Math.max(startY, endY);
+        for (double[] layer : at.passing(edge)) {
+            top = Math.min(top, layer[2]);
+            bottom = Math.max(bottom, layer[2]);
+        }
+        double left = at.right(edge.from());
+        double right = at.left(edge.to());
+        return around(Math.min(left, right), top, Math.max(left, right), bottom, 18 * u);
+    }
+
+    private Bounds backBounds(MapEdge edge, int lane) {
+        double from = at.right(edge.from());
+        double to = at.left(edge.to());
+        double startY = startY(edge);
+        double endY = endY(edge);
+        double under = at.lane(lane);
+        double said = said(edge).isEmpty() ? 0 : Type.width(said(edge), m.small()) / 2;
+        double middle = (from + to) / 2;
+        return around(
+                Math.min(Math.min(from, to), middle - said),
+                Math.min(Math.min(startY, endY), under),
+                Math.max(Math.max(from, to), middle + said),
+                Math.max(Math.max(startY, endY), under),
+                24 * u);
+    }
+
+    private static Bounds around(double left, double top, double right, double bottom, double margin) {
+        return new BoundingBox(left - margin, top - margin, right - left + 2 * margin, bottom - top + 2 * margin);
+    }
+
+    private double startY(MapEdge edge) {
+        return at.top(edge.from()) + m.east(edge.from(), edge.fromPort());
+    }
+
+    private double endY(MapEdge edge) {
+        return at.top(edge.to()) + m.west(edge.to(), edge.toPort());
+    }
+
+    /** Draws a channel. */
+    void draw(MapEdge edge, int lane) {
+        if (lane < 0) {
+            forward(edge);
+        } else {
+            back(edge, lane);
+        }
+    }
+
     /** All that a channel's looks depend on. */
-    Object look(MapEdge edge, int lane) {
+    private static Look look(MapEdge edge, int lane) {
         return new Look(
                 lane,
                 edge.isOpen(),
@@ -68,9 +131,9 @@ final class MapChannels {
     }
 
     /** Draws a channel that runs on from left to right. */
-    void forward(MapEdge edge) {
+    private void forward(MapEdge edge) {
         double x = at.right(edge.from());
-        double y = at.top(edge.from()) + m.east(edge.from(), edge.fromPort());
+        double y = startY(edge);
         Path path = new Path(new MoveTo(x, y));
         for (double[] layer : at.passing(edge)) {
             curve(path, x, y, layer[0], layer[2]);
@@ -79,7 +142,7 @@ final class MapChannels {
             path.getElements().add(new HLineTo(x));
         }
         double endX = at.left(edge.to());
-        double endY = at.top(edge.to()) + m.west(edge.to(), edge.toPort());
+        double endY = endY(edge);
         curve(path, x, y, endX, endY);
         style(path, edge);
         sheet.put(Layer.CHANNELS, path, edge.keys());
@@ -148,11 +211,11 @@ final class MapChannels {
     }
 
     /** A channel that goes back is led down, beneath everything, and up again before where it enters. */
-    void back(MapEdge edge, int lane) {
+    private void back(MapEdge edge, int lane) {
         double x1 = at.right(edge.from());
-        double y1 = at.top(edge.from()) + m.east(edge.from(), edge.fromPort());
+        double y1 = startY(edge);
         double x2 = at.left(edge.to());
-        double y2 = at.top(edge.to()) + m.west(edge.to(), edge.toPort());
+        double y2 = endY(edge);
         double under = at.lane(lane);
         double down = x1 + (9 + 4 * (lane % 3)) * u;
         double up = x2 - (10 + 4 * (lane % 3)) * u;
@@ -192,8 +255,8 @@ final class MapChannels {
         if (loopGone) {
             path.getStyleClass().add("went");
         }
-        if (loop || loopGone || edge.isAir()) {
-            String said = loop ? edge.loop() : loopGone ? "loop gone" : "through the air";
+        String said = said(edge);
+        if (!said.isEmpty()) {
             Font font = m.small();
             double w = Type.width(said, font);
             double cx = (down + up) / 2;
@@ -206,5 +269,12 @@ final class MapChannels {
             sheet.put(Layer.MARKS, plaque);
             sheet.put(Layer.MARKS, text);
         }
+    }
+
+    /** What is said on a channel that goes back; empty as a rule. */
+    private static String said(MapEdge edge) {
+        return !edge.loop().isEmpty()
+                ? edge.loop()
+                : edge.turn() == MapEdge.Turn.LOOP_GONE ? "loop gone" : edge.isAir() ? "through the air" : "";
     }
 }

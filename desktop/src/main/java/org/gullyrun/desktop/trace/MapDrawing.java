@@ -7,10 +7,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import org.gullyrun.core.flow.graph.SegmentKey;
-import org.gullyrun.core.runmap.FoldedMap;
 import org.gullyrun.core.runmap.MapDifference;
 import org.gullyrun.core.runmap.MapEdge;
 import org.gullyrun.core.runmap.MapModel;
@@ -110,29 +110,22 @@ final class MapDrawing {
     private void draw(MapModel model) {
         sheet.begin();
         nodes = model.nodes().stream().collect(Collectors.toMap(MapNode::id, n -> n, (a, b) -> a));
-        if (!model.nodes().isEmpty() && sheet.item("headings", "")) {
-            headings(model);
+        if (!model.nodes().isEmpty()) {
+            Bounds above = new BoundingBox(0, 0, geometry.width(), 30 * geometry.metrics.unit());
+            sheet.item(new MapSheet.Plan("headings", "", above, Set.of(), Set.of()), () -> headings(model));
         }
         int lane = 0;
         for (MapEdge edge : model.edges()) {
             int mine = edge.isReturn() ? lane++ : -1;
-            if (edge.isHere() && sheet.item(edge.ports(), channels.look(edge, mine))) {
-                if (mine >= 0) {
-                    channels.back(edge, mine);
-                } else {
-                    channels.forward(edge);
-                }
+            if (edge.isHere()) {
+                sheet.item(channels.plan(edge, mine), () -> channels.draw(edge, mine));
             }
         }
         for (MapNode node : model.nodes()) {
             if (node.isGrid()) {
                 grids.draw(node);
-            } else if (sheet.item("node " + node.id(), node.look())) {
-                if (node.stage() == MapNode.Stage.OUTLETS && !FoldedMap.isMore(node)) {
-                    banks.outlet(node);
-                } else {
-                    banks.line(node);
-                }
+            } else {
+                sheet.item(banks.plan(node), () -> banks.draw(node));
             }
         }
         sheet.end();

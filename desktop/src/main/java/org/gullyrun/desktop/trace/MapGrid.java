@@ -5,6 +5,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.HLineTo;
 import javafx.scene.shape.LineTo;
@@ -12,6 +14,7 @@ import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.text.Text;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
@@ -60,20 +63,32 @@ final class MapGrid {
                 open.add(crossing.column());
             }
         }
-        if (sheet.item("node " + node.id(), node.look())) {
-            frame(node, rows);
-        }
+        Bounds all = new BoundingBox(
+                at.left(node) - 4 * u, at.top(node) - 4 * u, at.width(node) + 8 * u, m.height(node) + 8 * u);
+        Set<PointId> points = new HashSet<>(node.points());
+        node.rows().forEach(lane -> points.add(lane.point()));
+        sheet.item(new MapSheet.Plan("node " + node.id(), node.look(), all, Set.of(), points), () -> frame(node, rows));
         for (int c = 0; c < node.columns().size(); c++) {
+            int column = c;
             int top = tops.getOrDefault(c, 0);
-            if (sheet.item("column " + node.id() + " " + c, open.contains(c) + " " + top)) {
-                column(node, rows, c, open.contains(c), top);
-            }
+            boolean isOpen = open.contains(c);
+            Set<PointId> point = Set.of(node.columns().get(c).point());
+            sheet.item(
+                    new MapSheet.Plan("column " + node.id() + " " + c, isOpen + " " + top, all, Set.of(), point),
+                    () -> column(node, rows, column, isOpen, top));
         }
         for (MapNode.Crossing c : node.crossings()) {
-            if (sheet.item(c.key(), c)) {
-                crossing(node, rows, c);
-            }
+            Bounds dot = new BoundingBox(crossingX(node, rows, c) - 4 * u, crossingY(node, c) - 4 * u, 8 * u, 8 * u);
+            sheet.item(new MapSheet.Plan(c.key(), c, dot, Set.of(c.key()), Set.of()), () -> crossing(node, rows, c));
         }
+    }
+
+    private double crossingX(MapNode node, Rows rows, MapNode.Crossing c) {
+        return at.left(node) + m.column(rows.labelWidth, c.column());
+    }
+
+    private double crossingY(MapNode node, MapNode.Crossing c) {
+        return at.top(node) + m.west(node, c.row());
     }
 
     /** Draws the frame of a mixer, with strips as rows. */
@@ -133,8 +148,8 @@ final class MapGrid {
 
     /** Draws a crossing, and the way through it while it is lit. */
     private void crossing(MapNode node, Rows rows, MapNode.Crossing c) {
-        double cx = at.left(node) + m.column(rows.labelWidth, c.column());
-        double cy = at.top(node) + m.west(node, c.row());
+        double cx = crossingX(node, rows, c);
+        double cy = crossingY(node, c);
         sheet.whenLit(Layer.MARKS, c.key(), () -> through(node, rows, c, cx, cy));
         Circle dot = new Circle(cx, cy, (c.open() ? 3.3 : c.wanted() ? 3 : 1.6) * u);
         dot.getStyleClass().add("crossing");

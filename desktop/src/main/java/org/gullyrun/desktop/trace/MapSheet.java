@@ -24,8 +24,8 @@ import org.gullyrun.desktop.state.Shown;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What is drawn of a map, item by item, in four layers one over the other. An item is drawn again only if it looks
- * different from before, so that one change is answered at once on a big map too.
+ * What is drawn of a map, item by item, in four layers one over the other. An item is drawn once it comes into sight or is
+ * lit, and again only if it looks different from before, so that one change is answered at once on a big map too.
  */
 final class MapSheet {
     private static final PseudoClass LIT = PseudoClass.getPseudoClass("lit");
@@ -45,6 +45,13 @@ final class MapSheet {
     /** Something that is lit with segments or points. */
     private record Lit(Node node, Set<SegmentKey> keys, Set<PointId> points) {}
 
+    /** What is lit, and what of it is wrong or gone. */
+    private record Light(Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went) {
+        boolean any() {
+            return !shown.isEmpty();
+        }
+    }
+
     /** Something that is drawn only while its segment is lit. */
     private static final class WhenLit {
         private final Layer layer;
@@ -59,28 +66,38 @@ final class MapSheet {
         }
     }
 
-    /** What is drawn together, and whether it is in the window. */
+    /**
+     * What of a map is drawn together.
+     *
+     * @param key what it is found by
+     * @param look all that its looks depend on
+     * @param bounds where it is, in the map's own measure; nothing of it reaches beyond
+     * @param keys the segments with which any of it is lit
+     * @param points the points with which any of it is lit
+     */
+    record Plan(Object key, Object look, Bounds bounds, Set<SegmentKey> keys, Set<PointId> points) {}
+
+    /** A plan and what has been drawn of it, and whether that is in the window. */
     private static final class Item {
-        private final Object look;
+        private Plan plan;
+        /** Draws it; null once that is done. */
+        private @Nullable Runnable draw;
+
         private final List<Drawn> nodes = new ArrayList<>();
         private final List<Lit> lit = new ArrayList<>();
         private final List<WhenLit> whenLit = new ArrayList<>();
-        private @Nullable Bounds bounds;
         private boolean isIn;
         private boolean isLit;
 
-        Item(Object look) {
-            this.look = look;
+        Item(Plan plan, Runnable draw) {
+            this.plan = plan;
+            this.draw = draw;
         }
 
-        /** Where it is, in the map's own measure. */
-        Bounds bounds() {
-            Bounds known = bounds;
-            if (known == null) {
-                known = around(nodes.stream().map(Drawn::node).toList());
-                bounds = known;
-            }
-            return known;
+        /** Whether any of it is lit with what is shown. */
+        boolean isLitBy(Shown shown) {
+            return plan.keys.stream().anyMatch(shown.segments()::contains)
+                    || plan.points.stream().anyMatch(shown.points()::contains);
         }
     }
 
@@ -99,7 +116,9 @@ final class MapSheet {
     private boolean isLaying;
 
     private @Nullable Runnable afterwards;
-    private Item item = new Item("");
+    private Light light = new Light(Shown.NOTHING, Set.of(), Set.of());
+    /** The item being drawn. */
+    private @Nullable Item item;
 
     /** A sheet on which only what lies in some bounds is in the window; null for everything. */
     MapSheet(@Nullable Bounds sight) {
@@ -123,23 +142,33 @@ final class MapSheet {
     }
 
     /**
-     * Begins an item.
+     * Has an item on the map. If it looks as before, what was drawn of it stays.
      *
-     * @param look all that its looks depend on
-     * @return whether it has to be drawn; if not, it stands there already
+     * @param draw puts what it consists of here; done once any of it is to be seen
      */
-    boolean item(Object key, Object look) {
-        seen.add(key);
-        Item known = items.get(key);
-        if (known != null && known.look.equals(look)) {
-            return false;
+    void item(Plan plan, Runnable draw) {
+        seen.add(plan.key);
+        Item known = items.get(plan.key);
+        if (known != null && known.plan.look.equals(plan.look)) {
+            if (known.draw != null) {
+                known.plan = plan;
+                known.draw = draw;
+            }
+            return;
         }
         if (known != null) {
             takeOut(known);
         }
-        item = new Item(look);
-        items.put(key, item);
-        return true;
+        items.put(plan.key, new Item(plan, draw));
+    }
+
+    /** Draws an item for the first time, lit as the others are. */
+    private void draw(Item fresh, Runnable draw) {
+        fresh.draw = null;
+        item = fresh;
+        draw.run();
+        item = null;
+        fresh.lit.forEach(one -> light(one, light));
     }
 
     /** Takes away the items that were not met since {@link #begin()}. */
@@ -183,8 +212,11 @@ final class MapSheet {
     /** Brings into the window what belongs there, and takes out what doesn't. */
     private void lay() {
         for (Item each : items.values()) {
-            boolean belongs = each.isLit || sight == null || each.bounds().intersects(sight);
+            boolean belongs = each.isLit || sight == null || each.plan.bounds.intersects(sight);
             if (belongs && !each.isIn) {
+                if (each.draw != null) {
+                    draw(each, each.draw);
+                }
                 each.isIn = true;
                 each.nodes.forEach(drawn -> layer(coming, drawn.layer).add(drawn.node));
             } else if (!belongs) {
@@ -241,26 +273,30 @@ final class MapSheet {
         return layer(groups, layer);
     }
 
+    private Item item() {
+        return Objects.requireNonNull(item, "nothing is being drawn");
+    }
+
     /** Adds a node to a layer of the item being drawn. */
     private void add(Layer layer, Node node) {
-        item.nodes.add(new Drawn(layer, node));
+        item().nodes.add(new Drawn(layer, node));
     }
 
     /** Adds something that is lit with segments. */
     void put(Layer layer, Node node, Set<SegmentKey> keys) {
         put(layer, node);
-        item.lit.add(new Lit(node, Set.copyOf(keys), Set.of()));
+        item().lit.add(new Lit(node, Set.copyOf(keys), Set.of()));
     }
 
     /** Adds something that is lit with points. */
     void putAt(Layer layer, Node node, Set<PointId> points) {
         put(layer, node);
-        item.lit.add(new Lit(node, Set.of(), Set.copyOf(points)));
+        item().lit.add(new Lit(node, Set.of(), Set.copyOf(points)));
     }
 
     /** Adds something that is drawn only while its segment is lit. */
     void whenLit(Layer layer, SegmentKey key, Supplier<Node> draw) {
-        item.whenLit.add(new WhenLit(layer, draw, key));
+        item().whenLit.add(new WhenLit(layer, draw, key));
     }
 
     /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */
@@ -269,24 +305,22 @@ final class MapSheet {
             afterwards = () -> light(shown, wrong, went);
             return;
         }
-        boolean any = !shown.isEmpty();
-        List<Node> above = new ArrayList<>();
+        light = new Light(shown, wrong, went);
         for (Item each : items.values()) {
-            each.isLit = false;
-            for (Lit one : each.lit) {
-                if (light(one, shown, wrong, went, any)) {
-                    each.isLit = true;
-                    if (isChannel(each, one.node)) {
-                        above.add(one.node);
-                    }
-                }
+            each.isLit = light.any() && each.isLitBy(shown);
+            if (each.draw != null && each.isLit) {
+                draw(each, each.draw);
             }
-            for (WhenLit one : each.whenLit) {
-                lightOrRemove(one, any && shown.segments().contains(one.key), wrong, went);
-            }
+            each.lit.forEach(one -> light(one, light));
+            each.whenLit.forEach(one -> lightOrRemove(one, light));
         }
         lay();
-        raise(above);
+        raise(items.values().stream()
+                .filter(each -> each.isLit)
+                .flatMap(each -> each.lit.stream()
+                        .map(Lit::node)
+                        .filter(node -> node.getPseudoClassStates().contains(LIT) && isChannel(each, node)))
+                .toList());
         catchUp();
     }
 
@@ -295,8 +329,9 @@ final class MapSheet {
     }
 
     /** Draws what is seen only while it is lit, or takes it out. */
-    private void lightOrRemove(WhenLit one, boolean on, Set<SegmentKey> wrong, Set<SegmentKey> went) {
+    private void lightOrRemove(WhenLit one, Light light) {
         Node node = one.node;
+        boolean on = light.any() && light.shown.segments().contains(one.key);
         if (!on && node != null) {
             layer(going, one.layer).add(node);
             one.node = null;
@@ -307,8 +342,8 @@ final class MapSheet {
                 layer(coming, one.layer).add(node);
             }
             Nodes.mark(node, "lit", true);
-            Nodes.turn(node, "bad", wrong.contains(one.key));
-            Nodes.turn(node, "gone", went.contains(one.key));
+            Nodes.turn(node, "bad", light.wrong.contains(one.key));
+            Nodes.turn(node, "gone", light.went.contains(one.key));
         }
     }
 
@@ -347,26 +382,21 @@ final class MapSheet {
         }
     }
 
-    /** Dims or lights a node, and returns whether it is lit. */
-    private static boolean light(Lit one, Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went, boolean any) {
-        boolean on = false;
+    /** Dims or lights a node. */
+    private static void light(Lit one, Light light) {
+        boolean on = one.points.stream().anyMatch(light.shown.points()::contains);
         boolean bad = false;
         boolean gone = false;
         for (SegmentKey key : one.keys) {
-            on |= shown.segments().contains(key);
-            bad |= wrong.contains(key);
-            gone |= went.contains(key);
+            on |= light.shown.segments().contains(key);
+            bad |= light.wrong.contains(key);
+            gone |= light.went.contains(key);
         }
-        for (PointId point : one.points) {
-            on |= shown.points().contains(point);
-        }
-        Node node = one.node;
-        Nodes.mark(node, "lit", any && on);
-        Nodes.mark(node, "dimmed", any && !on);
+        Nodes.mark(one.node, "lit", light.any() && on);
+        Nodes.mark(one.node, "dimmed", light.any() && !on);
         if (!one.keys.isEmpty()) {
-            Nodes.turn(node, "bad", bad && on);
-            Nodes.turn(node, "gone", gone && on);
+            Nodes.turn(one.node, "bad", bad && on);
+            Nodes.turn(one.node, "gone", gone && on);
         }
-        return any && on;
     }
 }

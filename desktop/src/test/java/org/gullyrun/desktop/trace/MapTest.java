@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeSet;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
@@ -23,6 +24,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.fix.WhatIf;
+import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -37,6 +39,7 @@ import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Shown;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -186,6 +189,61 @@ class MapTest {
         assertEquals(whole, looks(drawing));
     }
 
+    @Test
+    void nothingIsMissingFromThePartThatIsInSight() {
+        Random random = new Random(11);
+        for (String survey : List.of(SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD)) {
+            for (boolean rates : new boolean[] {false, true}) {
+                MapModel model = MapModel.of(reading(survey), -1, rates);
+                MapDrawing whole = draw(model, 1.25);
+                int fewest = Integer.MAX_VALUE;
+                for (int i = 0; i < 40; i++) {
+                    double width = whole.geometry().width();
+                    double height = whole.geometry().height();
+                    Bounds sight = new BoundingBox(
+                            random.nextDouble() * width,
+                            random.nextDouble() * height,
+                            random.nextDouble() * width / 2,
+                            random.nextDouble() * height / 2);
+                    MapDrawing part = new MapDrawing(model, whole.geometry(), sight, s -> {}, s -> {});
+                    List<String> there = looks(part);
+                    fewest = Math.min(fewest, there.size());
+                    List<String> missing = new ArrayList<>(looks(whole, sight));
+                    missing.removeAll(there);
+                    assertEquals(List.of(), missing, survey + " " + sight);
+                }
+                assertTrue(fewest < looks(whole).size() / 10, "drawn: " + fewest);
+            }
+        }
+    }
+
+    @Test
+    void whatComesIntoSightIsLitAsTheRestIs() {
+        Reading reading = reading(SampleShow.AS_FOUND);
+        MapModel model = MapModel.of(reading, -1, false);
+        MapDrawing whole = draw(model, 1);
+        MapDrawing part = new MapDrawing(model, whole.geometry(), new BoundingBox(0, 0, 200, 200), s -> {}, s -> {});
+        Shown shown = Shown.of(reading, new Selection.Pair("music", "track-music"), -1);
+        Set<SegmentKey> wrong = Set.of(shown.segments().iterator().next());
+        whole.light(shown, wrong, Set.of());
+        part.light(shown, wrong, Set.of());
+        part.see(null);
+        assertEquals(states(whole), states(part));
+        assertTrue(states(part).stream().anyMatch(state -> state.contains("dimmed")));
+    }
+
+    private static List<String> states(MapDrawing drawing) {
+        return drawing.world().getChildren().stream()
+                .flatMap(layer -> ((Group) layer).getChildren().stream())
+                .map(node -> look(node)
+                        + new TreeSet<>(node.getPseudoClassStates().stream()
+                                .map(Object::toString)
+                                .filter(Set.of("lit", "dimmed", "bad", "gone")::contains)
+                                .toList()))
+                .sorted()
+                .toList();
+    }
+
     private static List<String> names(MapDrawing drawing) {
         List<Text> labels = new ArrayList<>();
         collect(drawing.world(), labels, new ArrayList<>());
@@ -214,7 +272,9 @@ class MapTest {
             Reading reading = RuleCatalogue.usual().quick().read(rig, CASE.brief());
             MapModel model = MapModel.of(reading, random.nextInt(-1, 4), false);
             assertTrue(kept.update(model, layout), "nothing has another place");
+            kept.see(null);
             List<String> now = looks(kept);
+            kept.see(new BoundingBox(random.nextInt(800), random.nextInt(600), 100, 100));
             assertEquals(looks(new MapDrawing(model, kept.geometry(), null, s -> {}, s -> {})), now, "step " + i);
             others += now.equals(before) ? 0 : 1;
             before = now;
@@ -224,11 +284,21 @@ class MapTest {
 
     /** All that is drawn, layer by layer; how thick a channel is may differ by less than is seen. */
     private static List<String> looks(MapDrawing drawing) {
+        return looks(drawing, null);
+    }
+
+    /** What of it lies in some bounds; null for everything. */
+    private static List<String> looks(MapDrawing drawing, @Nullable Bounds sight) {
         List<String> all = new ArrayList<>();
         for (Node layer : drawing.world().getChildren()) {
             all.add("layer");
             all.addAll(((Group) layer)
-                    .getChildren().stream().map(MapTest::look).sorted().toList());
+                    .getChildren().stream()
+                            .filter(node ->
+                                    sight == null || node.getBoundsInParent().intersects(sight))
+                            .map(MapTest::look)
+                            .sorted()
+                            .toList());
         }
         return all;
     }
