@@ -47,7 +47,7 @@ public final class Texts {
             "\\bplays aloud\\b",
             "\\b(What is the|Is [^?]*) (what|when|belongs|keeps|stands|must|has to)\\b",
             "\\{\\w+\\}", // nothing was put in
-            "REDACTED|Exception\\b|\\bnull\\b", // words of a library or of the code
+            "REDACTED|\\wException\\b|\\bnull\\b", // words of a library or of the code
             "(?<!(input|strip|bus|track|desk) )\\b(Guests|Chimes|Clips|Effects|ears) (is|has|hears|gets|goes|comes|misses)\\b",
             "(?<!--)\\b[Oo]utlets?\\b", // a listener: that is what the files and the code call it
             "\\b[Aa]pplications?\\b", // a program

@@ -52,6 +52,7 @@ public final class IntakeView extends StackPane {
     private double drawnScale;
     private double drawnWidth;
     private @Nullable Rig drawnRig;
+    private String drawnSurvey = "";
     private @Nullable Reading ledFor;
 
     /** Whether the step is this one, and the cursor has been put into its cell for it. */
@@ -168,7 +169,7 @@ public final class IntakeView extends StackPane {
         }
         Rig rig = now.surveyShown().rig();
         if (rig != drawnRig || now.textScale() != drawnScale || scroll.getWidth() != drawnWidth) {
-            draw(rig, now.textScale());
+            draw(rig, now.textScale(), now.survey() + " of " + now.file());
         }
         lead(now.reading());
         if (!here) {
@@ -177,8 +178,8 @@ public final class IntakeView extends StackPane {
         }
     }
 
-    /** Draws tables anew only where rows or columns differ. */
-    private void draw(Rig rig, double u) {
+    /** Draws tables anew only where rows or columns differ; of another survey all, as their widths follow the rows. */
+    private void draw(Rig rig, double u, String survey) {
         title.setText(section.question());
         hint.setText(
                 "Type a name, Tab moves across, Enter down. “?” means unknown, “+name” adds something new, x or Space sets a tick"
@@ -192,11 +193,15 @@ public final class IntakeView extends StackPane {
         });
         buttons.forEach((each, button) -> Nodes.mark(button, "selected", each == section));
         List<Table> now = Sheet.of(rig, section);
-        boolean same = now.size() == grids.size() && u == drawnScale && scroll.getWidth() == drawnWidth;
+        boolean same = now.size() == grids.size()
+                && survey.equals(drawnSurvey)
+                && u == drawnScale
+                && scroll.getWidth() == drawnWidth;
         for (int t = 0; same && t < now.size(); t++) {
             same = grids.get(t).fits(now.get(t));
         }
         drawnRig = rig;
+        drawnSurvey = survey;
         drawnScale = u;
         drawnWidth = scroll.getWidth();
         if (same && IntStream.range(0, now.size()).allMatch(t -> grids.get(t).keepsRows(now.get(t), rig))) {
