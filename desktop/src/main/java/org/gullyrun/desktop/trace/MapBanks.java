@@ -42,10 +42,10 @@ final class MapBanks {
     }
 
     /** What a node that is no grid looks like, where it is and what lights it. */
-    MapSheet.Plan plan(MapNode node) {
+    MapPlan plan(MapNode node) {
         Bounds bounds = new BoundingBox(
                 at.left(node) - 4 * u, at.top(node) + m.west(node, 0) - 22 * u, at.width(node) + 8 * u, 44 * u);
-        return new MapSheet.Plan("node " + node.id(), node.look(), bounds, Set.of(), node.points());
+        return new MapPlan("node " + node.id(), node.look(), bounds, Set.of(), node.points());
     }
 
     /** Draws a node that is no grid. */

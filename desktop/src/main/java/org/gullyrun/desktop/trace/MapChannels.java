@@ -52,9 +52,9 @@ final class MapChannels {
      *
      * @param lane which of those that go back it is; −1 if it runs on
      */
-    MapSheet.Plan plan(MapEdge edge, int lane) {
+    MapPlan plan(MapEdge edge, int lane) {
         Bounds bounds = lane < 0 ? forwardBounds(edge) : backBounds(edge, lane);
-        return new MapSheet.Plan(edge.ports(), look(edge, lane), bounds, edge.keys(), Set.of());
+        return new MapPlan(edge.ports(), look(edge, lane), bounds, edge.keys(), Set.of());
     }
 
     private Bounds forwardBounds(MapEdge edge) {

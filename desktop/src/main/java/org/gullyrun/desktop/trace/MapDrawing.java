@@ -112,7 +112,7 @@ final class MapDrawing {
         nodes = model.nodes().stream().collect(Collectors.toMap(MapNode::id, n -> n, (a, b) -> a));
         if (!model.nodes().isEmpty()) {
             Bounds above = new BoundingBox(0, 0, geometry.width(), 30 * geometry.metrics.unit());
-            sheet.item(new MapSheet.Plan("headings", "", above, Set.of(), Set.of()), () -> headings(model));
+            sheet.item(new MapPlan("headings", "", above, Set.of(), Set.of()), () -> headings(model));
         }
         int lane = 0;
         for (MapEdge edge : model.edges()) {

@@ -67,19 +67,19 @@ final class MapGrid {
                 at.left(node) - 4 * u, at.top(node) - 4 * u, at.width(node) + 8 * u, m.height(node) + 8 * u);
         Set<PointId> points = new HashSet<>(node.points());
         node.rows().forEach(lane -> points.add(lane.point()));
-        sheet.item(new MapSheet.Plan("node " + node.id(), node.look(), all, Set.of(), points), () -> frame(node, rows));
+        sheet.item(new MapPlan("node " + node.id(), node.look(), all, Set.of(), points), () -> frame(node, rows));
         for (int c = 0; c < node.columns().size(); c++) {
             int column = c;
             int top = tops.getOrDefault(c, 0);
             boolean isOpen = open.contains(c);
             Set<PointId> point = Set.of(node.columns().get(c).point());
             sheet.item(
-                    new MapSheet.Plan("column " + node.id() + " " + c, isOpen + " " + top, all, Set.of(), point),
+                    new MapPlan("column " + node.id() + " " + c, isOpen + " " + top, all, Set.of(), point),
                     () -> column(node, rows, column, isOpen, top));
         }
         for (MapNode.Crossing c : node.crossings()) {
             Bounds dot = new BoundingBox(crossingX(node, rows, c) - 4 * u, crossingY(node, c) - 4 * u, 8 * u, 8 * u);
-            sheet.item(new MapSheet.Plan(c.key(), c, dot, Set.of(c.key()), Set.of()), () -> crossing(node, rows, c));
+            sheet.item(new MapPlan(c.key(), c, dot, Set.of(c.key()), Set.of()), () -> crossing(node, rows, c));
         }
     }
 

@@ -66,20 +66,9 @@ final class MapSheet {
         }
     }
 
-    /**
-     * What of a map is drawn together.
-     *
-     * @param key what it is found by
-     * @param look all that its looks depend on
-     * @param bounds where it is, in the map's own measure; nothing of it reaches beyond
-     * @param keys the segments with which any of it is lit
-     * @param points the points with which any of it is lit
-     */
-    record Plan(Object key, Object look, Bounds bounds, Set<SegmentKey> keys, Set<PointId> points) {}
-
     /** A plan and what has been drawn of it, and whether that is in the window. */
     private static final class Item {
-        private Plan plan;
+        private MapPlan plan;
         /** Draws it; null once that is done. */
         private @Nullable Runnable draw;
 
@@ -89,15 +78,15 @@ final class MapSheet {
         private boolean isIn;
         private boolean isLit;
 
-        Item(Plan plan, Runnable draw) {
+        Item(MapPlan plan, Runnable draw) {
             this.plan = plan;
             this.draw = draw;
         }
 
         /** Whether any of it is lit with what is shown. */
         boolean isLitBy(Shown shown) {
-            return plan.keys.stream().anyMatch(shown.segments()::contains)
-                    || plan.points.stream().anyMatch(shown.points()::contains);
+            return plan.keys().stream().anyMatch(shown.segments()::contains)
+                    || plan.points().stream().anyMatch(shown.points()::contains);
         }
     }
 
@@ -146,10 +135,10 @@ final class MapSheet {
      *
      * @param draw puts what it consists of here; done once any of it is to be seen
      */
-    void item(Plan plan, Runnable draw) {
-        seen.add(plan.key);
-        Item known = items.get(plan.key);
-        if (known != null && known.plan.look.equals(plan.look)) {
+    void item(MapPlan plan, Runnable draw) {
+        seen.add(plan.key());
+        Item known = items.get(plan.key());
+        if (known != null && known.plan.look().equals(plan.look())) {
             if (known.draw != null) {
                 known.plan = plan;
                 known.draw = draw;
@@ -159,7 +148,7 @@ final class MapSheet {
         if (known != null) {
             takeOut(known);
         }
-        items.put(plan.key, new Item(plan, draw));
+        items.put(plan.key(), new Item(plan, draw));
     }
 
     /** Draws an item for the first time, lit as the others are. */
@@ -212,7 +201,7 @@ final class MapSheet {
     /** Brings into the window what belongs there, and takes out what doesn't. */
     private void lay() {
         for (Item each : items.values()) {
-            boolean belongs = each.isLit || sight == null || each.plan.bounds.intersects(sight);
+            boolean belongs = each.isLit || sight == null || each.plan.bounds().intersects(sight);
             if (belongs && !each.isIn) {
                 if (each.draw != null) {
                     draw(each, each.draw);
