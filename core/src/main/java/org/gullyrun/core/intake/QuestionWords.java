@@ -7,6 +7,7 @@ import java.util.Set;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
@@ -87,22 +88,19 @@ final class QuestionWords {
     }
 
     private static void computersAndDevices() {
-        for (Setting<?> role :
-                new Setting<?>[] {Machines.PLAYBACK, Machines.RECORDING, Machines.CALL_PLAYBACK, Machines.CALL_RECORDING
-                }) {
+        for (Setting<Choice> role : Questions.DEFAULTS) {
             ask(role, "Which device is the " + role.label() + " of {thing}?", SYSTEM_SOUND);
+            ask(
+                    Machines.orderOf(role),
+                    "Which devices come next if the " + role.label() + " of {thing} can't be used?",
+                    SYSTEM_SOUND);
         }
-        String next = "Which devices come next if the %s of {thing} can't be used?";
-        ask(Machines.PLAYBACK_ORDER, next.formatted(Machines.PLAYBACK.label()), SYSTEM_SOUND);
-        ask(Machines.RECORDING_ORDER, next.formatted(Machines.RECORDING.label()), SYSTEM_SOUND);
-        ask(Machines.CALL_PLAYBACK_ORDER, next.formatted(Machines.CALL_PLAYBACK.label()), SYSTEM_SOUND);
-        ask(Machines.CALL_RECORDING_ORDER, next.formatted(Machines.CALL_RECORDING.label()), SYSTEM_SOUND);
         ask(Machines.SYSTEM_CHOICE, "What does a system setting for a program do on {thing}?");
         ask(Devices.DIRECTION, "Do programs play to {thing} or record from it?");
         ask(Devices.RATE, "What sample rate {is} {thing} set to?", "in the device's advanced settings");
         ask(Devices.BITS, "What bit depth {is} {thing} set to?", "in the device's advanced settings");
         ask(Devices.CHANNELS, "How many channels {does} {thing} have?");
-        ask(Devices.VIRTUAL, "{Is} {thing} made by software, or something one can touch?");
+        ask(Devices.VIRTUAL, "{Is} {thing} virtual, made by software?");
         ask(
                 Devices.LATENCY,
                 "What is the latency of {thing}?",
@@ -112,7 +110,7 @@ final class QuestionWords {
         ask(Devices.ENABLED, "{Is} {thing} enabled?", "in the system's list of devices");
         ask(Devices.PERMITTED, "May programs use {thing}?", "in the privacy settings");
         ask(Devices.CLOCK, "Which clock {does} {thing} run on?");
-        ask(Devices.CLOCK_ERROR, "How far off is the clock of {thing}?");
+        ask(Devices.CLOCK_ERROR, "How much too fast is the clock of {thing}?", "in parts per million");
         ask(Devices.BODY, "What {is} {thing} part of?", "a headset, say");
         ask(Devices.LINK, "{Is} {thing} wired or wireless?");
         ask(Devices.CALL_RATE, "What sample rate {does} {thing} fall to while the microphone is in use?");
@@ -144,7 +142,7 @@ final class QuestionWords {
         ask(Applications.INPUT_MUTED, "Is the microphone muted in {thing}?");
         ask(Applications.MAY_LISTEN, "May {thing} use microphones?", "in the privacy settings");
         ask(Applications.PASSES_ON, "{Does} {thing} pass its input on?");
-        ask(Applications.PASS_GAIN, "How much louder {does} {thing} make what it passes on?");
+        ask(Applications.PASS_GAIN, "How much louder {does} {thing} make what it passes on?", "in dB");
         ask(Applications.PASS_LATENCY, "How much later does what {thing} passes on come out?");
         ask(Applications.VOICE_ONLY, "{Does} {thing} carry voices only?", OWN_SETTINGS);
         ask(Applications.CANCELS_ECHO, "{Does} {thing} cancel echo?", OWN_SETTINGS);

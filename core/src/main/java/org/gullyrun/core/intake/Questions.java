@@ -55,7 +55,8 @@ public final class Questions {
             Links.WIRE_CONVERTS,
             Links.PROCESSOR_CONVERTS);
 
-    private static final List<Setting<Choice>> DEFAULTS =
+    /** The defaults of a computer that are asked for. */
+    static final List<Setting<Choice>> DEFAULTS =
             List.of(Machines.PLAYBACK, Machines.RECORDING, Machines.CALL_PLAYBACK, Machines.CALL_RECORDING);
 
     private Questions() {}

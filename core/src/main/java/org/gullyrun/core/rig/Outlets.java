@@ -84,7 +84,7 @@ public final class Outlets {
 
     /** For live, archive and relay: the output that is kept or passed on while its own is off or takes no track. */
     public static final Setting<String> OTHERWISE =
-            Setting.optional(K, "otherwise", "otherwise gets", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
+            Setting.optional(K, "otherwise", "otherwise takes", new ValueType.Ref(java.util.Set.of(Kind.OUTPUT)));
     /**
      * Whether a source is heard by those at the other end of its own call as one of their own voices: then it is that
      * they hear themselves. Somebody else's voice, where both are named, is not.

@@ -33,10 +33,10 @@ final class TableGrid extends VBox {
     private static final double LEADS = 130;
     /** The part of its usual width that a column keeps however short its texts are, and however little room there is. */
     private static final double LEAST_PART = 0.6;
-    /** How little of what its texts need a column gets before the sheet scrolls instead. */
-    private static final double MOST_CUT = 0.85;
     /** And how much wider than usual it gets for long texts. */
     private static final double MOST_PART = 1.2;
+    /** How little of what its texts need a column gets before the sheet scrolls instead. */
+    private static final double MOST_CUT = 0.85;
     /** Below this width a sheet of many columns has no room for where its rows lead. */
     private static final double NARROW = 900;
     /** What is left of where a row leads if the columns before it need the room. */
