@@ -5,15 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.stream.StreamSupport;
 import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
@@ -22,13 +17,6 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
-import org.gullyrun.core.casefile.CaseFiles;
-import org.gullyrun.core.casefile.Edit;
-import org.gullyrun.core.casefile.Survey;
-import org.gullyrun.core.casefile.WorkRecord;
-import org.gullyrun.core.rig.Address;
-import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
@@ -56,11 +44,6 @@ class AnswersTest {
         assertEquals(Exit.OK, terminal.run("sample", file));
     }
 
-    private JsonNode json(String... args) throws Exception {
-        assertEquals(Exit.OK, terminal.run(args), terminal.err());
-        return new ObjectMapper().readTree(terminal.out());
-    }
-
     private static Reading reading(String survey) {
         return RuleCatalogue.on(SAMPLE.terms(), SAMPLE.showHours())
                 .read(SAMPLE.survey(survey).orElseThrow().rig(), SAMPLE.brief());
@@ -69,7 +52,8 @@ class AnswersTest {
     @ParameterizedTest
     @ValueSource(strings = {SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD})
     void theAuditAsJsonHoldsEveryFindingInOrder(String survey) throws Exception {
-        JsonNode findings = json("audit", file, "--json", "--survey", survey).path("findings");
+        JsonNode findings =
+                terminal.json("audit", file, "--json", "--survey", survey).path("findings");
         List<Finding> expected = reading(survey).findings();
         assertEquals(expected.size(), findings.size());
         for (int i = 0; i < expected.size(); i++) {
@@ -102,36 +86,10 @@ class AnswersTest {
         }
     }
 
-    @TakesLong
-    @Test
-    void whatWasRuledOutInRepairIsProposedNowhere() throws Exception {
-        Survey good = SAMPLE.survey(SampleShow.KNOWN_GOOD).orElseThrow();
-        List<Change> fault = SampleShow.changes(good.rig(), SampleShow.Fault.RAW_AND_CLEANED);
-        Case one = new Case(
-                "One fault",
-                "",
-                SAMPLE.showHours(),
-                "",
-                List.of(new Survey("now", "now", "", "", Changes.apply(good.rig(), fault), Map.of())),
-                SAMPLE.brief());
-        String proposed = "In Orrery, take input Host raw off program";
-        for (boolean out : List.of(false, true)) {
-            WorkRecord.RuledOut program =
-                    new WorkRecord.RuledOut(new Address("in-host-raw", "program"), "It is locked.");
-            WorkRecord record =
-                    new WorkRecord("now", "now", true, List.of(), out ? List.of(program) : List.of(), List.of());
-            CaseFiles.save(new Edit.OfWork("now", null, record).apply(one), Path.of(file));
-            assertEquals(Exit.OK, terminal.run("audit", file, "--causes", "--fixes"));
-            assertEquals(!out, terminal.out().contains(proposed), terminal.out());
-            assertEquals(
-                    out, terminal.out().contains("1 setting is left alone, as ruled out in Repair."), terminal.out());
-        }
-    }
-
     @Test
     void aTraceOfEverythingHoldsEveryCell() throws Exception {
         for (String survey : List.of(SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD)) {
-            JsonNode root = json("trace", file, "--json", "--survey", survey);
+            JsonNode root = terminal.json("trace", file, "--json", "--survey", survey);
             Reading reading = reading(survey);
             JsonNode scenes = root.path("scenes");
             assertEquals(reading.scenes().size(), scenes.size());
@@ -162,7 +120,7 @@ class AnswersTest {
 
     @Test
     void theFiguresOfARouteAreTheSumsOfItsHops() throws Exception {
-        JsonNode root = json("trace", file, "--json", "--survey", SampleShow.KNOWN_GOOD);
+        JsonNode root = terminal.json("trace", file, "--json", "--survey", SampleShow.KNOWN_GOOD);
         int routes = 0;
         for (JsonNode scene : root.path("scenes")) {
             for (JsonNode cell : scene.path("cells")) {
@@ -192,10 +150,11 @@ class AnswersTest {
     @Test
     void aTraceOfOnePairIsThatCellOfTheWhole() throws Exception {
         Rig rig = SAMPLE.survey(SampleShow.AS_FOUND).orElseThrow().rig();
-        JsonNode whole = json("trace", file, "--json");
+        JsonNode whole = terminal.json("trace", file, "--json");
         for (Element source : rig.of(Kind.SOURCE).subList(0, 3)) {
             for (Element outlet : rig.of(Kind.OUTLET)) {
-                JsonNode one = json("trace", file, "--json", "--source", source.name(), "--listener", outlet.id());
+                JsonNode one =
+                        terminal.json("trace", file, "--json", "--source", source.name(), "--listener", outlet.id());
                 for (int i = 0; i < whole.path("scenes").size(); i++) {
                     List<JsonNode> expected = new ArrayList<>();
                     for (JsonNode cell : whole.path("scenes").get(i).path("cells")) {
@@ -214,9 +173,9 @@ class AnswersTest {
 
     @Test
     void oneSceneIsThatSceneOfAll() throws Exception {
-        JsonNode sky = json("trace", file, "--json", "--scene", "Sky");
+        JsonNode sky = terminal.json("trace", file, "--json", "--scene", "Sky");
         assertEquals(1, sky.path("scenes").size());
-        JsonNode all = json("trace", file, "--json");
+        JsonNode all = terminal.json("trace", file, "--json");
         assertEquals(
                 all.path("scenes").get(1).path("cells"),
                 sky.path("scenes").get(0).path("cells"));
@@ -237,36 +196,10 @@ class AnswersTest {
         }
     }
 
-    @TakesLong
-    @Test
-    void eachCauseSaysWhatToChangeAndWhatThatFixes() throws Exception {
-        JsonNode answer = json("audit", file, "--causes", "--json");
-        JsonNode causes = answer.path("causes");
-        JsonNode way = answer.path("strategies").path(0);
-        assertEquals(way.path("changes").size(), way.path("steps").size());
-        assertTrue(way.path("steps").toString().contains("In Orrery, mute input All of default"), way.toString());
-        Set<String> fixed = new HashSet<>();
-        for (JsonNode cause : causes) {
-            assertFalse(cause.path("sentence").asText().isBlank(), cause.toString());
-            assertFalse(cause.path("changes").isEmpty(), cause.toString());
-            StreamSupport.stream(cause.path("fixes").spliterator(), false)
-                    .map(JsonNode::asText)
-                    .forEach(fixed::add);
-        }
-        reading(SampleShow.AS_FOUND).findings().stream()
-                .filter(Finding::isBad)
-                .forEach(f -> assertTrue(fixed.contains(f.identity()), f.identity() + " has a cause"));
-        JsonNode good = json("audit", file, "--causes", "--json", "--survey", SampleShow.KNOWN_GOOD);
-        assertTrue(
-                StreamSupport.stream(good.path("causes").spliterator(), false)
-                        .allMatch(cause -> cause.path("fixes").size() > 0),
-                "nothing is proposed for nothing");
-    }
-
     @ParameterizedTest
-    @CsvSource({"critical,1", "major,1", "minor,1"})
-    void asFoundFailsWhenAskedTo(String severity, int code) {
-        assertEquals(code, terminal.run("audit", file, "--fail-on", severity));
+    @ValueSource(strings = {"critical", "major", "minor"})
+    void asFoundFailsWhenAskedTo(String severity) {
+        assertEquals(1, terminal.run("audit", file, "--fail-on", severity));
         assertEquals(Exit.OK, terminal.run("audit", file));
     }
 
@@ -274,6 +207,7 @@ class AnswersTest {
     void knownGoodFailsForMinorFindingsOnly() {
         assertEquals(Exit.OK, terminal.run("audit", file, "--survey", SampleShow.KNOWN_GOOD, "--fail-on", "critical"));
         assertEquals(Exit.OK, terminal.run("audit", file, "--survey", SampleShow.KNOWN_GOOD, "--fail-on", "major"));
+        assertEquals(1, terminal.run("audit", file, "--survey", SampleShow.KNOWN_GOOD, "--fail-on", "minor"));
     }
 
     @ParameterizedTest
@@ -302,109 +236,5 @@ class AnswersTest {
         assertTrue(terminal.err().contains("none.json"), terminal.err());
         assertEquals(Exit.FILE, terminal.run("trace", folder.toString()));
         assertEquals("", terminal.out());
-    }
-
-    @TakesLong
-    @Test
-    void repairTellsTheSameStepsInEveryForm() throws Exception {
-        JsonNode plan = json("repair", file, "--survey", "as-found", "--json");
-        assertEquals(10, plan.get("steps").size());
-        assertEquals("NONE_CAN_BE_LEFT_OUT", plan.get("proof").asText());
-        assertEquals(0, plan.get("left").size());
-        assertTrue(plan.get("exactOrder").asBoolean());
-        String first = plan.at("/steps/0/sentence").asText();
-        assertEquals("In Orrery, mute input All of default", first);
-        for (String form : List.of("--markdown", "--html", "")) {
-            List<String> words = new ArrayList<>(List.of("repair", file, "--survey", "as-found"));
-            if (!form.isEmpty()) {
-                words.add(form);
-            }
-            assertEquals(Exit.OK, terminal.run(words.toArray(String[]::new)));
-            String told = terminal.out().replace("\\", "");
-            plan.get("steps")
-                    .forEach(step ->
-                            assertTrue(told.contains(step.get("sentence").asText()), told));
-            assertTrue(told.contains("None of these can be left out."), told);
-        }
-        String other = terminal.out();
-        other = other.substring(other.indexOf("Another way ("));
-        assertTrue(other.contains("    In Chimewire, choose Tern headset as the output"), other);
-        assertTrue(
-                other.contains("  instead of:\n    Set the playback default of Desk PC to Plover, play side"), other);
-        JsonNode without = json("repair", file, "--survey", "as-found", "--without", "in-default/muted", "--json");
-        without.get("steps")
-                .forEach(step -> assertFalse(step.get("element").asText().equals("in-default")
-                        && step.get("setting").asText().equals("muted")));
-        assertEquals(0, without.get("left").size());
-        // What a step would add has an id, too, though the survey has no such element yet.
-        assertTrue(plan.get("steps")
-                .valueStream()
-                .anyMatch(step -> step.get("element").asText().equals("sky-charts")));
-        JsonNode notAdded = json("repair", file, "--survey", "as-found", "--without", "sky-charts", "--json");
-        assertTrue(notAdded.get("steps")
-                .valueStream()
-                .noneMatch(step -> step.get("element").asText().equals("sky-charts")));
-        assertTrue(notAdded.get("steps")
-                .valueStream()
-                .anyMatch(step -> step.get("element").asText().equals("in-charts")));
-        assertEquals(Exit.USAGE, terminal.run("repair", file, "--without", "sky-chart"));
-        assertTrue(terminal.err().contains("There is no element 'sky-chart' in this survey."), terminal.err());
-        assertEquals(
-                0,
-                json("repair", file, "--survey", "known-good", "--json")
-                        .get("steps")
-                        .size());
-        assertEquals(Exit.USAGE, terminal.run("repair", file, "--json", "--markdown"));
-    }
-
-    @Test
-    void compareBlamesChangesForFindings() throws Exception {
-        JsonNode told = json("compare", file, "--json");
-        assertEquals(14, told.get("changes").size());
-        assertTrue(told.get("whole").asBoolean());
-        assertEquals(1, told.at("/blame/loop.far-end:guests>call").size());
-        int talk = told.at("/blame/loop.far-end:guests>call/0").asInt();
-        assertEquals("strip-talk", told.get("changes").get(talk).get("element").asText());
-        assertEquals(Exit.OK, terminal.run("compare", file, "--from", "known good", "--to", "as found", "--markdown"));
-        assertTrue(terminal.out().contains("14 changes. 13 are to blame for"), terminal.out());
-        assertTrue(terminal.out().contains("## Changes that do no harm"), terminal.out());
-        assertEquals(Exit.OK, terminal.run("compare", file, file, "--from", "as-found"));
-        assertTrue(terminal.out().contains("Nothing is different."), terminal.out());
-        assertEquals(Exit.USAGE, terminal.run("compare", file, "--from", "as-found", "--to", "as-found"));
-        assertEquals(Exit.USAGE, terminal.run("compare", file, "--from", "never"));
-    }
-
-    @Test
-    void reachSaysWhoHearsADifference() throws Exception {
-        String show = file;
-        assertEquals(Exit.OK, terminal.run("reach", show, "ears/level", "--survey", "known-good"));
-        assertEquals(
-                "bus Ears, level: reaches Host's ears only.",
-                terminal.out().lines().findFirst().orElseThrow());
-        assertEquals(Exit.OK, terminal.run("reach", show, "Desk PC/playback default", "--json"));
-        JsonNode json = new ObjectMapper().readTree(terminal.out());
-        assertEquals("playback", json.path("setting").asText());
-        assertEquals("desk-pc", json.path("element").asText());
-        assertTrue(json.path("listeners").has("live"), terminal.out());
-        assertEquals(Exit.OK, terminal.run("reach", show, "in-charts/muted", "--survey", "as-found", "--scene", "Sky"));
-        assertTrue(terminal.out().contains("reaches nobody"), "it isn't in that scene: " + terminal.out());
-        assertEquals(Exit.USAGE, terminal.run("reach", show, "huddlewick/loudness"));
-        assertTrue(terminal.err().contains("A program has no setting"), terminal.err());
-        assertEquals(Exit.USAGE, terminal.run("reach", show, "desk-pc/loudness"));
-        assertTrue(terminal.err().contains("no setting 'loudness'"), terminal.err());
-        assertEquals(Exit.USAGE, terminal.run("reach", show, "nobody"));
-        assertTrue(terminal.err().contains("no element 'nobody'"), terminal.err());
-    }
-
-    @Test
-    void fixesOfEachFindingAreListedOrItSaysThatThereAreNone() throws Exception {
-        String show = file;
-        assertEquals(Exit.OK, terminal.run("audit", show, "--survey", "known-good", "--fixes", "--json"));
-        JsonNode json = new ObjectMapper().readTree(terminal.out());
-        assertTrue(json.path("findings").size() > 0);
-        json.path("findings").forEach(finding -> {
-            assertTrue(finding.has("fixes"), finding.toString());
-            assertEquals(finding.path("fixes").isEmpty(), finding.has("noFix"), finding.toString());
-        });
     }
 }

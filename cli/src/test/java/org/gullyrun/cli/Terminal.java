@@ -1,5 +1,10 @@
 package org.gullyrun.cli;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
 import java.io.StringWriter;
 
 /** Runs commands as from a terminal, and keeps what they print. */
@@ -15,6 +20,12 @@ final class Terminal {
         out = o.toString();
         err = e.toString();
         return code;
+    }
+
+    /** The answer of a command that has to succeed, as JSON. */
+    JsonNode json(String... args) throws IOException {
+        assertEquals(Exit.OK, run(args), err);
+        return new ObjectMapper().readTree(out);
     }
 
     /** What the last command printed. */

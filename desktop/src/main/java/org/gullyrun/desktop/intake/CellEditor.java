@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.intake;
 
 import java.util.List;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -13,6 +14,8 @@ import org.jspecify.annotations.Nullable;
 /** The field in the cell that is being typed into, and beneath it what could be meant, best first. */
 final class CellEditor {
     private static final int MOST = 7;
+    /** Between two columns, in px. */
+    private static final double GAP = 6;
 
     private final TextField field = new TextField();
     private final VBox list = new VBox();
@@ -150,6 +153,26 @@ final class CellEditor {
         for (int i = 0; i < list.getChildren().size(); i++) {
             Nodes.mark(list.getChildren().get(i), "chosen", i == chosen);
             Nodes.mark(list.getChildren().get(i), "asked", false);
+        }
+    }
+
+    /** Lets the field take the place of a cell, as wide as its column. */
+    void takePlaceOf(Label cell, TableGrid.Line line, double columnWidth) {
+        double width = columnWidth - GAP;
+        field.setMinWidth(width);
+        field.setMaxWidth(width);
+        field.setPrefWidth(width);
+        HBox.setMargin(field, new Insets(0, GAP, 0, 0));
+        line.getChildren().set(line.getChildren().indexOf(cell), field);
+        Nodes.mark(line, "current", true);
+    }
+
+    /** Gives the cell its place back. */
+    void leavePlace() {
+        if (field.getParent() instanceof TableGrid.Line line) {
+            int at = line.getChildren().indexOf(field);
+            line.getChildren().set(at, line.cells.get(at));
+            Nodes.mark(line, "current", false);
         }
     }
 }

@@ -2,12 +2,10 @@ package org.gullyrun.desktop.intake;
 
 import java.util.List;
 import java.util.function.IntConsumer;
-import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import org.gullyrun.core.intake.Column;
 import org.gullyrun.core.intake.Refused;
@@ -15,7 +13,6 @@ import org.gullyrun.core.intake.Table;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.desktop.intake.SheetPosition.Cell;
 import org.gullyrun.desktop.look.Caret;
-import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Selection;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
@@ -161,19 +158,12 @@ public final class SheetCursor {
         Label cell = shown.cells.get(position.cell().column());
         boolean fresh = position.isFresh();
         TextField field = editor.field();
-        double width = grid().width(position.cell().column()) - 6;
-        field.setMinWidth(width);
-        field.setMaxWidth(width);
-        field.setPrefWidth(width);
-        HBox.setMargin(field, new Insets(0, 6, 0, 0));
-        int at = shown.getChildren().indexOf(cell);
-        shown.getChildren().set(at, field);
+        editor.takePlaceOf(cell, shown, grid().width(position.cell().column()));
         String entered = TableGrid.entered(cell);
         field.setPromptText(entered.isEmpty() ? cell.getText() : "");
         editor.begin(entered);
         field.setAccessibleText(
                 fresh ? "Name of a new " + table().kind().noun() : entry.nameOf(shown.row) + ", " + column().head());
-        Nodes.mark(shown, "current", true);
         open = true;
         // A field marks all its text when it first gets its skin: that has to be over before it is typed into.
         over.applyCss();
@@ -225,12 +215,7 @@ public final class SheetCursor {
     private void takeOut() {
         boolean was = moving;
         moving = true;
-        TextField field = editor.field();
-        if (field.getParent() instanceof TableGrid.Line line) {
-            int at = line.getChildren().indexOf(field);
-            line.getChildren().set(at, line.cells.get(at));
-            Nodes.mark(line, "current", false);
-        }
+        editor.leavePlace();
         editor.offer(List.of());
         open = false;
         moving = was;

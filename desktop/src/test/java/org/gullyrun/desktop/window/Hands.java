@@ -2,14 +2,19 @@ package org.gullyrun.desktop.window;
 
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Proxy;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
+import javafx.event.EventHandler;
 import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -97,13 +102,21 @@ final class Hands extends FxRobot {
         return this;
     }
 
-    /** Clicks on what may be drawn anew at this moment: it is looked for again then, as a person would. */
+    /** Clicks on what may be drawn anew at this moment: it is looked for and clicked on again then, as a person would. */
     @Override
     public Hands clickOn(String query, MouseButton... buttons) {
         for (int tries = 0; ; tries++) {
             try {
+                Set<Node> aim = lookup(query).queryAll();
+                AtomicBoolean felt = new AtomicBoolean();
+                EventHandler<MouseEvent> feel = event -> felt.set(true);
+                interact(() -> aim.forEach(node -> node.addEventFilter(MouseEvent.MOUSE_RELEASED, feel)));
                 super.clickOn(query, buttons);
-                return this;
+                interact(() -> aim.forEach(node -> node.removeEventFilter(MouseEvent.MOUSE_RELEASED, feel)));
+                Set<Node> now = lookup(query).queryAll();
+                if (felt.get() || now.isEmpty() || now.stream().anyMatch(aim::contains)) {
+                    return this;
+                }
             } catch (RuntimeException e) { // of any sort, and of any wrapped in it
                 if (tries == MOST_TRIES) {
                     throw e;
