@@ -14,7 +14,6 @@ import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.ValueType;
-import org.gullyrun.core.rig.Worded;
 import org.jspecify.annotations.Nullable;
 
 /** The usual columns: one for a setting, a tick for a member of a family, a list of names for a whole family. */
@@ -80,10 +79,7 @@ final class Columns {
         List<Option> all = new ArrayList<>();
         switch (setting.type()) {
             case ValueType.Word<?> word -> {
-                List<String> words = new ArrayList<>();
-                for (Enum<?> constant : word.list().getEnumConstants()) {
-                    words.add(((Worded) constant).word());
-                }
+                List<String> words = word.spoken();
                 NameMatch.all(words, typed).forEach(i -> all.add(Option.of(words.get(i), "")));
             }
             case ValueType.Pick(List<Choice.Special> specials) -> {

@@ -66,7 +66,7 @@ final class NameGuess {
     static Element outlet(Rig rig, Element outlet) {
         List<String> words = words(outlet);
         for (Outlets.Sort sort : Outlets.Sort.values()) {
-            if (words.contains(sort.word())) {
+            if (words.contains(sort.word()) || words.contains(sort.spoken())) {
                 Element of = outlet.with(Outlets.SORT, sort);
                 return sort.isOutput() ? heard(rig, of, sort, words) : of;
             }

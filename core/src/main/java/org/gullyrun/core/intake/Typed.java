@@ -156,13 +156,13 @@ final class Typed {
                 + ". Enter " + which + OR_UNKNOWN;
     }
 
-    /** A word of a list, by its beginning. */
+    /** A word of a list, by its beginning; the words of files are understood, too. */
     private static Object word(ValueType.Word<?> type, String typed) {
-        List<String> words = new ArrayList<>();
-        for (Enum<?> constant : type.list().getEnumConstants()) {
-            words.add(((org.gullyrun.core.rig.Worded) constant).word());
-        }
+        List<String> words = type.spoken();
         int at = NameMatch.best(words, typed);
+        if (at < 0) {
+            at = NameMatch.best(type.written(), typed);
+        }
         if (at < 0) {
             throw new Refused(quoted(typed) + " isn't valid here. Enter one of: " + String.join(", ", words) + ".");
         }

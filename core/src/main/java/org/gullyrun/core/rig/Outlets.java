@@ -41,6 +41,11 @@ public final class Outlets {
             return word;
         }
 
+        @Override
+        public String spoken() {
+            return this == MACHINE ? "computer" : word;
+        }
+
         /** Whether it listens to a playback device. */
         public boolean isDevice() {
             return this == EARS || this == ROOM || this == MACHINE;

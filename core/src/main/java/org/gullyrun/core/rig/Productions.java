@@ -40,6 +40,11 @@ public final class Productions {
         public String word() {
             return word;
         }
+
+        @Override
+        public String spoken() {
+            return this == APPLICATION ? "program" : word;
+        }
     }
 
     /** By what an input recognises its application. */

@@ -209,12 +209,7 @@ public sealed interface ValueType<T> {
                     return constant;
                 }
             }
-            return fail(
-                    "one of "
-                            + List.of(list.getEnumConstants()).stream()
-                                    .map(Worded::word)
-                                    .toList(),
-                    plain);
+            return fail("one of " + written(), plain);
         }
 
         @Override
@@ -224,7 +219,17 @@ public sealed interface ValueType<T> {
 
         @Override
         public String words(E value) {
-            return value.word();
+            return value.spoken();
+        }
+
+        /** All the words in files, in the order of the list. */
+        public List<String> written() {
+            return Arrays.stream(list.getEnumConstants()).map(Worded::word).toList();
+        }
+
+        /** All the words for people, in the order of the list. */
+        public List<String> spoken() {
+            return Arrays.stream(list.getEnumConstants()).map(Worded::spoken).toList();
         }
     }
 

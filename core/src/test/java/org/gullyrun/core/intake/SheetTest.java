@@ -21,8 +21,10 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
+import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.core.rig.Unknown;
 import org.gullyrun.core.sample.SampleShow;
@@ -263,6 +265,22 @@ class SheetTest {
         type(Section.MACHINES, 0, machine, 1, "tern");
         assertEquals(device, rig.get(machine).get(Machines.PLAYBACK).id());
         assertThrows(Refused.class, () -> type(Section.MACHINES, 0, machine, 1, "plover"));
+    }
+
+    @Test
+    void aWordIsShownAsPeopleSayItAndTheWordOfFilesIsUnderstood() {
+        rig = sample;
+        assertEquals("program", enteredKind("in-music", Productions.TAKES, "application"));
+        assertEquals("program", enteredKind("in-music", Productions.TAKES, "prog"));
+        assertEquals("computer", enteredKind("host-ears", Outlets.SORT, "machine"));
+        assertEquals("computer", enteredKind("host-ears", Outlets.SORT, "comp"));
+        assertEquals("machine", Outlets.SORT.type().write(Outlets.Sort.MACHINE), "files keep their word");
+    }
+
+    private String enteredKind(String element, Setting<?> setting, String typed) {
+        Address address = new Address(element, setting.key());
+        rig = Changes.apply(rig, Entering.enter(rig, address, typed));
+        return Typed.text(rig, rig.get(element), setting);
     }
 
     @Test
