@@ -11,7 +11,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Circle;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Severity;
@@ -183,20 +182,14 @@ final class FindingRows {
     private void pips(State state, Finding finding, HBox line) {
         int scenes = state.reading().scenes().size();
         if (scenes > 1) {
-            HBox pips = new HBox();
-            for (int i = 0; i < scenes; i++) {
-                Circle pip = new Circle(4 * state.textScale());
-                pip.getStyleClass().add("pip");
-                if (finding.scenes().isEmpty() || finding.scenes().contains(i)) {
-                    pip.getStyleClass().add(finding.severity().word());
-                }
-                HBox cell = new HBox(pip);
-                cell.setAlignment(Pos.CENTER);
-                cell.setMinWidth(pipWidth(state));
-                pips.getChildren().add(cell);
-            }
-            pips.setAlignment(Pos.CENTER);
-            line.getChildren().add(pips);
+            line.getChildren()
+                    .add(ScenePips.of(
+                            scenes,
+                            scene -> finding.scenes().isEmpty()
+                                    || finding.scenes().contains(scene),
+                            finding.severity(),
+                            pipWidth(state),
+                            4 * state.textScale()));
         }
     }
 

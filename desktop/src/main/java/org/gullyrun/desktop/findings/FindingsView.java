@@ -3,7 +3,9 @@ package org.gullyrun.desktop.findings;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -115,10 +117,14 @@ public final class FindingsView extends ScrollPane {
         if (wanted.isEmpty() && !reading.findings().isEmpty()) {
             all.add(Nodes.label("No findings match the filter. “Show all” lists them again.", "soft"));
         }
+        Map<String, Finding> known = byIdentity(wanted);
         Set<String> told = new HashSet<>();
         int place = 0;
         for (RootCauses.Group group : state.causes().groups()) {
-            List<Finding> here = present(wanted, group.findings(), told);
+            List<Finding> here = group.findings().stream()
+                    .map(f -> known.get(f.identity()))
+                    .filter(f -> f != null && told.add(f.identity()))
+                    .toList();
             if (!here.isEmpty()) {
                 int at = place;
                 Node cause = kept.of(
@@ -187,9 +193,10 @@ public final class FindingsView extends ScrollPane {
             return above + (above == 1 ? " finding" : " findings");
         }
         int changes = causes.changes();
+        Map<String, Finding> known = byIdentity(findings);
         long cleared = causes.groups().stream()
                 .flatMap(g -> g.findings().stream())
-                .filter(f -> findings.stream().anyMatch(now -> now.identity().equals(f.identity())))
+                .filter(f -> known.containsKey(f.identity()))
                 .count();
         return changes
                 + (changes == 1 ? " change fixes " : " changes fix ")
@@ -236,17 +243,8 @@ public final class FindingsView extends ScrollPane {
         };
     }
 
-    /** Those of a group that are still found and wanted; they count as told. */
-    private static List<Finding> present(List<Finding> wanted, List<Finding> group, Set<String> told) {
-        List<Finding> here = new ArrayList<>();
-        for (Finding one : group) {
-            for (Finding now : wanted) {
-                if (now.identity().equals(one.identity()) && told.add(now.identity())) {
-                    here.add(now);
-                }
-            }
-        }
-        return here;
+    private static Map<String, Finding> byIdentity(List<Finding> findings) {
+        return findings.stream().collect(Collectors.toMap(Finding::identity, f -> f, (one, other) -> one));
     }
 
     /** Those above a note, or the notes. */

@@ -4,13 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import javafx.scene.Node;
-import javafx.scene.layout.VBox;
 
 /**
  * A list that may hold hundreds of rows. They lie in blocks: where a row grows, what is below moves block by block, and only
  * the rows of its own block are placed anew, which took half of the time to show a selection.
  */
-public final class LongList extends VBox {
+public final class LongList extends RowStack {
     private static final int ROWS = 24;
 
     /** Marks what comes and goes with the selection: it does not push rows from one block into the next. */
@@ -39,17 +38,17 @@ public final class LongList extends VBox {
             blocks.getLast().add(row);
         }
         for (int i = getChildren().size(); i < blocks.size(); i++) {
-            getChildren().add(new VBox(getSpacing()));
+            getChildren().add(new RowStack(spacing()));
         }
         getChildren().remove(blocks.size(), getChildren().size());
         for (int i = 0; i < blocks.size(); i++) {
-            Nodes.exchange(((VBox) getChildren().get(i)).getChildren(), blocks.get(i));
+            Nodes.exchange(((RowStack) getChildren().get(i)).getChildren(), blocks.get(i));
         }
     }
 
     /** All rows, from the top. */
     public Stream<Node> rows() {
-        return getChildren().stream().flatMap(block -> ((VBox) block).getChildren().stream());
+        return getChildren().stream().flatMap(block -> ((RowStack) block).getChildren().stream());
     }
 
     /** How far below the top of the list a row begins, px. */
