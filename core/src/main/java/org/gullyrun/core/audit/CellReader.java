@@ -82,13 +82,13 @@ final class CellReader {
                     same = known;
                 }
             }
+            Delivery[] arriving = scene.deliveries().row(point);
+            Delivery[] byWire = scene.electric().row(point);
             SourceRow again = same == null ? null : renumbered.get(same);
-            if (again != null) {
+            if (again != null && isOver(again, places, arriving, byWire)) {
                 rows.add(again);
                 continue;
             }
-            Delivery[] arriving = scene.deliveries().row(point);
-            Delivery[] byWire = scene.electric().row(point);
             List<CellReading> cells = new ArrayList<>(places.length);
             for (int o = 0; o < places.length; o++) {
                 Delivery delivery = arriving[places[o]];
@@ -108,6 +108,17 @@ final class CellReader {
             }
         }
         return rows;
+    }
+
+    /** Whether a row is about these very deliveries: scenes that shared a row may be numbered each in its own way now. */
+    private static boolean isOver(SourceRow row, int[] places, Delivery[] arriving, Delivery[] byWire) {
+        for (int o = 0; o < places.length; o++) {
+            CellReading cell = row.cells().get(o);
+            if (cell.delivery() != arriving[places[o]] || cell.electric() != byWire[places[o]]) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** A must is met where one of the listeners that stand in for each other gets the source: at the others it may be. */

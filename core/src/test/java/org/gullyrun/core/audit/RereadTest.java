@@ -13,6 +13,8 @@ import org.gullyrun.core.RandomRigs;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.Survey;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.RoutingSettings;
 import org.gullyrun.core.flow.graph.SceneKey;
@@ -25,6 +27,8 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Unknown;
+import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
 /** Reading again only what differs gives what reading afresh gives. */
@@ -40,7 +44,7 @@ class RereadTest {
 
     @Test
     void whateverIsChangedReadingOnGivesWhatReadingAfreshGives() {
-        int changed = readOn(STEPS, true, (rig, seed, random) -> changed(rig, RandomRigs.of(seed), random));
+        int changed = readOn(STEPS, true, (rig, seed, random) -> changed(rig, RandomRigs.of(seed), random, 4));
         assertTrue(changed > RIGS * STEPS * 9 / 10, "steps that changed something: " + changed);
     }
 
@@ -60,6 +64,43 @@ class RereadTest {
     void whereAnEntryComesOrGoesWhatHoldsStillIsTakenOver() {
         int changed = readOn(STEPS, false, (rig, seed, random) -> anEntryMore(rig, random));
         assertTrue(changed > RIGS * STEPS / 2, "steps that changed something: " + changed);
+    }
+
+    @Test
+    void inTheSampleShowManyChangesAtOnceGiveWhatReadingAfreshGives() {
+        Case sample = SampleShow.make();
+        List<Rig> surveys = sample.surveys().stream().map(Survey::rig).toList();
+        for (int seed = 0; seed < RIGS; seed++) {
+            Random random = new Random(seed);
+            Rig rig = surveys.get(seed % surveys.size());
+            Reading reading = audit.read(rig, sample.brief());
+            for (int step = 0; step < STEPS; step++) {
+                rig = changed(rig, surveys.get(random.nextInt(surveys.size())), random, 12);
+                rig = random.nextInt(3) == 0 ? rig : forgotten(rig, random);
+                reading = audit.read(rig, sample.brief(), reading);
+                same("seed " + seed + " step " + step, audit.read(rig, sample.brief()), reading);
+            }
+        }
+    }
+
+    /** One setting, of a scene or an entry more often than of others, becomes unknown. */
+    private static Rig forgotten(Rig rig, Random random) {
+        List<Element> all = new ArrayList<>(rig.elements());
+        if (random.nextBoolean()) {
+            all.removeIf(e -> e.kind() != Kind.SCENE && e.kind() != Kind.ENTRY);
+        }
+        for (int tries = 0; tries < 200; tries++) {
+            Element element = all.get(random.nextInt(all.size()));
+            List<Setting<?>> settings = Catalogue.of(element.kind());
+            Setting<?> setting = settings.get(random.nextInt(settings.size()));
+            Change change = setting.isFamily() || element.raw(setting) == null || setting.usual() != null
+                    ? null
+                    : Change.setRaw(rig, element.id(), setting, Unknown.UNKNOWN);
+            if (change != null) {
+                return Changes.apply(rig, List.of(change));
+            }
+        }
+        return rig;
     }
 
     /** A rig with one entry more or less in a scene, of an input, a group or another scene, some of them copies. */
@@ -175,10 +216,10 @@ class RereadTest {
     }
 
     /** Some of the changes that lead from one rig to another, as many as fit. */
-    private static Rig changed(Rig rig, Rig other, Random random) {
+    private static Rig changed(Rig rig, Rig other, Random random, int most) {
         List<Change> all = new ArrayList<>(Changes.between(rig, other));
         Collections.shuffle(all, random);
-        int wanted = 1 + random.nextInt(4);
+        int wanted = 1 + random.nextInt(most);
         Rig next = rig;
         for (Change change : all) {
             if (wanted == 0) {

@@ -20,7 +20,7 @@ class RowStack extends Pane {
     private record Known(double width, double height) {}
 
     private final double spacing;
-    /** Whoever holds a row keeps it here, too. */
+    /** Rows that nobody else holds go from here, too. */
     private final Map<Node, Known> heights = new WeakHashMap<>();
 
     /** An empty stack with so many px between its rows. */
