@@ -79,12 +79,13 @@ final class BriefReader {
             }
             CaseReader.object(field.getValue(), at);
             for (Map.Entry<String, JsonNode> outlet : field.getValue().properties()) {
-                for (JsonNode source : CaseReader.array(outlet.getValue(), at + "." + outlet.getKey())) {
-                    Wish before = cells.put(new Brief.Cell(source.asText(), outlet.getKey(), scene), wish);
+                String there = at + "." + outlet.getKey();
+                for (JsonNode each : CaseReader.array(outlet.getValue(), there)) {
+                    String source = CaseReader.listed(each, there);
+                    Wish before = cells.put(new Brief.Cell(source, outlet.getKey(), scene), wish);
                     if (before != null && before != wish) {
                         throw new CaseReader.Wrong(
-                                at + "." + outlet.getKey(),
-                                "'" + source.asText() + "' is both " + before.word() + " and " + wish.word());
+                                there, "'" + source + "' is both " + before.word() + " and " + wish.word());
                     }
                 }
             }

@@ -285,6 +285,9 @@ final class CaseReader {
     /** An element with its settings. A setting with a value that isn't valid names the place. */
     static Element element(Kind kind, JsonNode node, String place, int index) {
         object(node, place);
+        if (node.path("id").isMissingNode()) {
+            throw new Wrong(place, "this " + kind.noun() + " has no id");
+        }
         Element element;
         try {
             element = Element.of(kind, text(node, "id", place + ".id"));
@@ -307,7 +310,8 @@ final class CaseReader {
                     if (!(setting.type() instanceof org.gullyrun.core.rig.ValueType.Flag)) {
                         throw new Wrong(at, "expected an object with a value for each");
                     }
-                    element = element.put(member(setting, one.asText(), at), true);
+                    String sub = one.isIntegralNumber() ? one.asText() : listed(one, at);
+                    element = element.put(member(setting, sub, at), true);
                 }
             } else {
                 object(value, at);
@@ -371,8 +375,17 @@ final class CaseReader {
         return value.asText();
     }
 
+    /** A value as plain data. JSON's null stays itself: it is no text, and no setting takes it. */
     static Object plain(JsonNode node) {
-        return JSON.convertValue(node, Object.class) instanceof Object value ? value : "null";
+        return JSON.convertValue(node, Object.class) instanceof Object value ? value : node;
+    }
+
+    /** The id of an element in a list of them. */
+    static String listed(JsonNode node, String place) {
+        if (!node.isTextual()) {
+            throw new Wrong(place, "expected the id of an element, found " + said(node));
+        }
+        return node.asText();
     }
 
     /** Fields that this version doesn't know. They are kept and written again. */

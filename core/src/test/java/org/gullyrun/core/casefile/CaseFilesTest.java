@@ -179,6 +179,22 @@ class CaseFilesTest {
         assertEquals("", UnknownField.told(UnknownField.in(SampleShow.make())));
     }
 
+    /** JSON's null is no text: "null" would be a name, or refer to an element of that name. */
+    @Test
+    void nullIsKeptInUnknownFieldsAndRefusedInKnownOnes() throws Exception {
+        String again = CaseWriter.write(read(with("{\"devices\":[{\"id\":\"d\",\"colour\":null}]}")));
+        assertTrue(again.contains("\"colour\":null"), again);
+        for (String known : List.of("name", "machine", "level", "muted")) {
+            refused(
+                    with("{\"devices\":[{\"id\":\"d\",\"" + known + "\":null}]}"),
+                    "surveys[0].rig.devices[0]." + known,
+                    "found null");
+        }
+        refused(with("{\"machines\":[{\"id\":\"a\",\"playback\":null}]}"), "machines[0].playback", "found null");
+        refused(with("{\"strips\":[{\"id\":\"a\",\"crossings\":[null]}]}"), "strips[0].crossings", "found null");
+        refused(with("{\"devices\":[{\"name\":\"Mole\"}]}"), "surveys[0].rig.devices[0]", "this device has no id");
+    }
+
     @Test
     void referencesToNothingAreKept() throws Exception {
         Case one = read(
