@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.gullyrun.core.TakesLong;
@@ -15,40 +14,17 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
-import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.sample.SampleShow;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The terminal's answers, in words and as JSON, are those of the core. */
-class AnswersTest {
-    private static final Case SAMPLE = SampleShow.make();
-
-    @TempDir
-    Path folder;
-
-    private final Terminal terminal = new Terminal();
-    private String file = "";
-
-    @BeforeEach
-    void sample() {
-        file = folder.resolve("sample.json").toString();
-        assertEquals(Exit.OK, terminal.run("sample", file));
-    }
-
-    private static Reading reading(String survey) {
-        return RuleCatalogue.on(SAMPLE.terms(), SAMPLE.showHours())
-                .read(SAMPLE.survey(survey).orElseThrow().rig(), SAMPLE.brief());
-    }
-
+class AnswersTest extends SampleInTerminalTest {
     @ParameterizedTest
     @ValueSource(strings = {SampleShow.AS_FOUND, SampleShow.KNOWN_GOOD})
     void theAuditAsJsonHoldsEveryFindingInOrder(String survey) throws Exception {

@@ -14,8 +14,6 @@ import java.util.Set;
 import java.util.stream.StreamSupport;
 import org.gullyrun.core.TakesLong;
 import org.gullyrun.core.audit.Finding;
-import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.casefile.Edit;
@@ -25,31 +23,10 @@ import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.sample.SampleShow;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** What the terminal proposes to change, and what it says a change brings, in words and as JSON. */
-class ProposalAnswersTest {
-    private static final Case SAMPLE = SampleShow.make();
-
-    @TempDir
-    Path folder;
-
-    private final Terminal terminal = new Terminal();
-    private String file = "";
-
-    @BeforeEach
-    void sample() {
-        file = folder.resolve("sample.json").toString();
-        assertEquals(Exit.OK, terminal.run("sample", file));
-    }
-
-    private static Reading reading(String survey) {
-        return RuleCatalogue.on(SAMPLE.terms(), SAMPLE.showHours())
-                .read(SAMPLE.survey(survey).orElseThrow().rig(), SAMPLE.brief());
-    }
-
+class ProposalAnswersTest extends SampleInTerminalTest {
     @TakesLong
     @Test
     void whatWasRuledOutInRepairIsProposedNowhere() throws Exception {

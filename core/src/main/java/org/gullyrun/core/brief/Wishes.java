@@ -73,7 +73,7 @@ public final class Wishes {
         }
     }
 
-    /** The wishes of a rig in which no source, listener or production differs: their tables hold for it too. */
+    /** The wishes of a rig in which nothing differs that they rest on: their tables hold for it too. */
     private Wishes(Wishes same, Rig rig) {
         this.rig = rig;
         this.brief = same.brief;
@@ -81,13 +81,23 @@ public final class Wishes {
         this.dedicated.putAll(same.dedicated);
     }
 
-    /** The wishes of another version of the rig: these, where neither brief nor sources nor outlets differ. */
+    /**
+     * The wishes of another version of the rig: these, where neither brief nor sources nor outlets differ, nor the programs
+     * of private sources, which may be heard in their own call.
+     */
     public Wishes of(Rig changed, Brief other) {
         return brief == other
                         && rig.of(Kind.SOURCE).equals(changed.of(Kind.SOURCE))
                         && rig.of(Kind.OUTLET).equals(changed.of(Kind.OUTLET))
+                        && rig.of(Kind.SOURCE).stream()
+                                .filter(source -> source.is(Sources.PRIVATE, false))
+                                .allMatch(source -> program(rig, source).equals(program(changed, source)))
                 ? new Wishes(this, changed)
                 : new Wishes(changed, other);
+    }
+
+    private static String program(Rig rig, Element source) {
+        return Sources.application(rig, source) instanceof Element program ? program.id() : "";
     }
 
     /** What counts in a scene for each source of the rig, outlet by outlet. Not to be altered. */

@@ -175,7 +175,10 @@ public final class AffectedFindings {
     /** An output that is led to another device: what plays there leaves where it went, and comes to where that leads. */
     private void chosen(Change.Set set, List<Place> found) {
         Rig rig = reading.rig();
-        Element application = rig.program(rig.get(set.element()));
+        Element application = rig.owner(rig.get(set.element()));
+        if (application == null) {
+            return; // it belongs to no program, so nothing plays through it
+        }
         String device = set.to() instanceof Choice choice
                 ? Choices.device(rig, application.get(Applications.MACHINE), choice, Direction.PLAYBACK)
                 : "";

@@ -135,7 +135,10 @@ final class Candidates {
     /** What plays elsewhere because its device can't be used gets the device back. */
     private void backOnDevice(String output, GateMoves moves) {
         rig.find(output, Kind.APP_OUTPUT).ifPresent(o -> {
-            Element chosen = rig.find(Choices.output(rig, rig.program(o), o).device());
+            Element program = rig.owner(o);
+            Element chosen = program == null
+                    ? null
+                    : rig.find(Choices.output(rig, program, o).device());
             if (chosen != null) {
                 add(moves.usable(chosen));
             }
@@ -204,7 +207,8 @@ final class Candidates {
         if (outlet == null || output == null || outlet.get(Outlets.TRACK) != null) {
             return;
         }
-        List<Integer> taken = IntStream.rangeClosed(1, rig.program(output).or(Productions.TRACKS, 1))
+        List<Integer> taken = IntStream.rangeClosed(
+                        1, rig.owner(output) instanceof Element in ? in.or(Productions.TRACKS, 1) : 1)
                 .filter(track -> Boolean.TRUE.equals(output.get(Productions.TAKES_TRACK.of(track))))
                 .boxed()
                 .toList();

@@ -139,7 +139,10 @@ final class CertainLosses {
     private @Nullable Cut played(FlowGraph graph, Change.Set set) {
         Rig rig = reading.rig();
         Element output = rig.get(set.element()).put(set.setting(), set.to());
-        Element application = rig.program(output);
+        Element application = rig.owner(output);
+        if (application == null) {
+            return null;
+        }
         Choices.Going going = Choices.output(rig, application, output);
         int there = graph.point(going.device());
         int out = graph.point(PointId.out(application.id()));

@@ -127,7 +127,10 @@ final class ChoiceMoves {
 
     /** A program plays elsewhere: by its own choice, or by the system's where that is what counts. */
     void output(Element output) {
-        Element application = rig.program(output);
+        Element application = rig.owner(output);
+        if (application == null) {
+            return;
+        }
         Choices.Going going = Choices.output(rig, application, output);
         boolean bySystem = going.decidedBy().equals(Applications.SYSTEM_CHOICE);
         set(

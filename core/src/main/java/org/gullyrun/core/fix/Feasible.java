@@ -34,12 +34,12 @@ final class Feasible {
     /** The same change in the system's settings, if the program itself doesn't offer it. */
     private static Change system(Rig rig, Change.Set set) {
         Element element = rig.get(set.element());
-        Element program = rig.program(element);
         Setting<?> setting = set.setting();
         boolean output = setting.equals(Applications.PROGRAM_CHOICE);
         boolean input = setting.equals(Applications.INPUT);
-        if (output && !program.is(Applications.HAS_OUTPUT_CHOICE, true)
-                || input && !program.is(Applications.HAS_INPUT_CHOICE, true)) {
+        Element program = output ? rig.owner(element) : element;
+        if (output && program != null && !program.is(Applications.HAS_OUTPUT_CHOICE, true)
+                || input && !element.is(Applications.HAS_INPUT_CHOICE, true)) {
             Setting<?> there = output ? Applications.SYSTEM_CHOICE : Applications.INPUT_SYSTEM;
             Change.Set instead = Change.setRaw(rig, element.id(), there, set.to());
             return instead == null ? set : instead;
@@ -53,7 +53,7 @@ final class Feasible {
             case Change.Set set -> !Common.isFixed(rig.get(set.element()), set.setting());
             case Change.Add(Element what)
             when what.kind() == Kind.INPUT && what.get(Productions.TAKES) == Productions.Takes.APPLICATION ->
-                rig.program(what).is(Productions.CAPTURES_PROGRAMS, true);
+                !(rig.owner(what) instanceof Element production) || production.is(Productions.CAPTURES_PROGRAMS, true);
             case Change.Add add -> true;
             case Change.Remove remove -> true;
         };

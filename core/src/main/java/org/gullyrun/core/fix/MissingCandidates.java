@@ -165,7 +165,7 @@ final class MissingCandidates {
         List<Element> reached = reached(scene);
         for (Element strip : rig.of(Kind.STRIP)) {
             if (scene.leads(PointId.of(strip.id()), end)) {
-                String machine = rig.program(strip).get(Mixers.MACHINE);
+                String machine = rig.owner(strip) instanceof Element mixer ? mixer.get(Mixers.MACHINE) : null;
                 reached.stream()
                         .filter(d -> Objects.equals(d.get(Devices.MACHINE), machine))
                         .forEach(d -> one(Change.set(rig, strip.id(), Mixers.FEED, Choice.to(d.id()))));
@@ -193,7 +193,8 @@ final class MissingCandidates {
             if (direction != null
                     && scene.leads(PointId.of(input.id()), PointId.of(outlet.id()))
                     && !others.besides(input).get(row)) {
-                String machine = rig.program(input).get(Productions.MACHINE);
+                String machine =
+                        rig.owner(input) instanceof Element production ? production.get(Productions.MACHINE) : null;
                 reached.stream()
                         .filter(d -> d.get(Devices.DIRECTION) == direction
                                 && Objects.equals(d.get(Devices.MACHINE), machine))

@@ -93,7 +93,7 @@ public final class Sentences {
     /** The tracks of an input as the end of a sentence, by what they are for. */
     private static String onTracks(Rig rig, Element input) {
         List<String> names = Productions.ticked(input, Productions.TRACK).stream()
-                .map(n -> called("track", trackName(rig, rig.program(input), String.valueOf(n))))
+                .map(n -> called("track", trackName(rig, rig.owner(input), String.valueOf(n))))
                 .toList();
         return names.isEmpty() ? "" : ", on " + String.join(" and ", names);
     }

@@ -152,10 +152,11 @@ public final class SegmentSettings {
     /** The settings of an input: its own and those of its entries. */
     private void input(Element input, PointId point) {
         Productions.Takes takes = input.get(Productions.TAKES);
+        Element production = rig.owner(input);
         if (takes == Productions.Takes.RECORDING || takes == Productions.Takes.PLAYBACK) {
             add(input, Productions.DEVICE);
             follows(
-                    rig.program(input).get(Productions.MACHINE),
+                    production == null ? null : production.get(Productions.MACHINE),
                     input.get(Productions.DEVICE),
                     takes == Productions.Takes.PLAYBACK);
         }
@@ -165,7 +166,6 @@ public final class SegmentSettings {
                     .forEach(program -> add(input, Productions.ALSO.of(program.id())));
         }
         add(input, Productions.INPUT_LEVEL, Productions.INPUT_DELAY);
-        Element production = rig.owner(input);
         if (production != null) {
             add(production, Productions.CAPTURE_LATENCY);
         }
