@@ -25,6 +25,7 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 
 /** If a default of a machine moves to another usable device, does the brief break? */
@@ -45,7 +46,15 @@ final class DefaultFragile implements Rule {
             new Role(Machines.CALL_PLAYBACK, Direction.PLAYBACK, true),
             new Role(Machines.CALL_RECORDING, Direction.RECORDING, true));
 
-    private record Broken(Element device, List<String> missing, List<String> leaking, boolean live, long steps) {
+    /** A source at a listener, by their names. */
+    private record Pair(String source, String outlet) {
+        @Override
+        public String toString() {
+            return source + " at " + outlet;
+        }
+    }
+
+    private record Broken(Element device, List<Pair> missing, List<Pair> leaking, boolean live, long steps) {
         /** How many deliveries are broken, missing or leaking. */
         int count() {
             return missing.size() + leaking.size();
@@ -142,8 +151,8 @@ final class DefaultFragile implements Rule {
         Change change = Change.set(context.rig(), machine.id(), role.setting, to);
         List<SceneReading> tried = change == null ? context.scenes() : context.tried(change);
         double least = context.thresholds().of(Threshold.LEAK_MINOR);
-        Set<String> missing = new LinkedHashSet<>();
-        Set<String> leaking = new LinkedHashSet<>();
+        Set<Pair> missing = new LinkedHashSet<>();
+        Set<Pair> leaking = new LinkedHashSet<>();
         boolean live = false;
         for (int i = 0; i < tried.size(); i++) {
             for (int s = 0; s < context.sources().size(); s++) {
@@ -171,8 +180,24 @@ final class DefaultFragile implements Rule {
         return scenes.stream().mapToLong(s -> s.deliveries().searchSteps()).sum();
     }
 
-    private static String pair(CellReading cell) {
-        return cell.source().name() + " at " + cell.outlet().name();
+    private static Pair pair(CellReading cell) {
+        return new Pair(cell.source().name(), cell.outlet().name());
+    }
+
+    private static String first(List<Pair> pairs) {
+        return Say.first(pairs.stream().map(Pair::toString).toList(), 3);
+    }
+
+    /** Who would lose or hear the first source, and how many more pairs there are. */
+    private static String told(List<Pair> pairs, String would, String oneMore, String more) {
+        String source = pairs.getFirst().source;
+        List<String> outlets = pairs.stream()
+                .filter(pair -> pair.source.equals(source))
+                .map(Pair::outlet)
+                .toList();
+        int rest = pairs.size() - outlets.size();
+        return Sentences.few(outlets) + would + source
+                + (rest == 0 ? "" : ", and " + rest + (rest == 1 ? oneMore : more)) + ".";
     }
 
     /** Whether something forbidden arrives, and not too faintly to count. */
@@ -187,14 +212,22 @@ final class DefaultFragile implements Rule {
         return FindingBuilder.of(id(), Severity.MINOR, machine.id(), role.setting.key())
                 .title("The show depends on " + machine.name() + "'s " + what)
                 .plain("If an update or a new headset moves the default to " + device + ", "
-                        + (worst.missing.isEmpty()
-                                ? Say.first(worst.leaking, 2) + " would leak."
-                                : Say.first(worst.missing, 2) + " would go silent."))
+                        + (worst.live || worst.missing.isEmpty()
+                                ? told(
+                                        worst.leaking,
+                                        " would hear ",
+                                        " more sound would leak",
+                                        " more sounds would leak")
+                                : told(
+                                        worst.missing,
+                                        " would lose ",
+                                        " more required delivery would be gone",
+                                        " more required deliveries would be gone")))
                 .exact(
                         "With the " + what + " on " + device + ",",
-                        worst.missing.isEmpty() ? "" : Say.first(worst.missing, 3) + " would be missing",
+                        worst.missing.isEmpty() ? "" : first(worst.missing) + " would be missing",
                         worst.missing.isEmpty() || worst.leaking.isEmpty() ? "" : "and",
-                        worst.leaking.isEmpty() ? "" : Say.first(worst.leaking, 3) + " would leak",
+                        worst.leaking.isEmpty() ? "" : first(worst.leaking) + " would leak",
                         worst.live ? "; that would be on air" : "")
                 .cause("something in the show follows the default instead of naming its device")
                 .noticed("Nothing now; silence or a leak after the next update.")

@@ -200,11 +200,11 @@ final class HeardTwice extends PairRule {
                 ? ""
                 : heard > 2
                         ? ", for instance "
-                                + Say.through(graph, two.get(0), two.get(1)) + " and "
-                                + Say.through(graph, two.get(1), two.get(0))
+                                + Spoken.through(graph, two.get(0), two.get(1)) + " and "
+                                + Spoken.through(graph, two.get(1), two.get(0))
                         : ": once "
-                                + Say.through(graph, two.get(0), two.get(1)) + ", and once "
-                                + Say.through(graph, two.get(1), two.get(0));
+                                + Spoken.through(graph, two.get(0), two.get(1)) + ", and once "
+                                + Spoken.through(graph, two.get(1), two.get(0));
         return new Telling(
                 new Finding.Words(
                         outlet + Say.verb(outlet, " hears ", " hear ") + source + " " + times + space,

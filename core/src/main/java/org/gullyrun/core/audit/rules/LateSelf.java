@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.Thresholds;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Complaint.What;
 import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Outlets;
@@ -76,9 +77,11 @@ final class LateSelf extends MustRule {
         Delivery heard = cell.delivery();
         double late = heard.strongestDelay();
         String person = cell.outlet().or(Outlets.PERSON, "");
+        FlowGraph graph = context.scenes().get(scene).graph();
+        Spoken.Doing doing = Spoken.last(graph, heard.strongest());
         return told.title(person + " hears their own voice " + Say.of(late, "ms") + " late")
-                .plain("Your own voice comes back late at " + cell.outlet().name() + ": it goes "
-                        + Say.through(context.scenes().get(scene).graph(), heard.strongest()) + ".")
+                .plain("Your own voice comes back late at " + cell.outlet().name() + ": "
+                        + (doing == null ? "it goes " + Say.through(graph, heard.strongest()) : doing.whole()) + ".")
                 .exact(
                         cell.source().name() + " at " + cell.outlet().name() + " after " + Say.of(late, "ms") + " at "
                                 + Say.of(heard.strength(), "dB"),

@@ -17,6 +17,7 @@ import org.gullyrun.core.brief.Wishes.Ground;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
@@ -117,8 +118,7 @@ final class Leak extends PairRule {
         return new Telling(
                 new Finding.Words(
                         outlet + Say.verb(outlet, " hears ", " hear ") + source + " (never)",
-                        source + Say.verb(source, " reaches ", " reach ") + outlet + " " + Say.through(graph, route)
-                                + "." + because,
+                        told(context, cell, graph) + "." + because,
                         Say.sentence(
                                 Say.route(graph, route),
                                 inScenes + ":",
@@ -134,5 +134,24 @@ final class Leak extends PairRule {
                         noticed),
                 routes(context, scene, cell, 6),
                 figures);
+    }
+
+    /** How it gets there, to be read to the creator: who plays it where, and who puts it on. */
+    private static String told(AuditContext context, CellReading cell, FlowGraph graph) {
+        Rig rig = context.rig();
+        String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        List<Integer> route = cell.delivery().strongest();
+        Spoken.Doing doing = Spoken.last(graph, route);
+        if (doing == null) {
+            return source + Say.verb(source, " reaches ", " reach ") + outlet + " " + Say.through(graph, route);
+        }
+        String plays = Missing.plays(rig, cell.source());
+        boolean there = !plays.isEmpty() && doing.device().equals(Missing.device(rig, cell.source()));
+        return outlet + Say.verb(outlet, " hears ", " hear ") + source + ": "
+                + (there
+                        ? plays + ", and " + doing.part() + " in "
+                                + doing.program().name() + " takes everything played there"
+                        : doing.whole());
     }
 }

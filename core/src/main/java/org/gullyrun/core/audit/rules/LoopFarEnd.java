@@ -78,7 +78,6 @@ final class LoopFarEnd extends PairRule {
 
     @Override
     Telling tell(AuditContext context, int scene, CellReading cell, String inScenes) {
-        String source = cell.source().name();
         String outlet = cell.outlet().name();
         FlowGraph graph = context.scenes().get(scene).graph();
         double delay = cell.delivery().strongestDelay();
@@ -86,8 +85,7 @@ final class LoopFarEnd extends PairRule {
         return new Telling(
                 new Finding.Words(
                         title,
-                        title + ", because " + source + Say.verb(source, " goes ", " go ")
-                                + Say.through(graph, cell.delivery().strongest()) + " back into the call.",
+                        title + ", because " + why(graph, cell) + ".",
                         Say.sentence(
                                 Say.route(graph, cell.delivery().strongest()),
                                 inScenes + ":",
@@ -101,5 +99,21 @@ final class LoopFarEnd extends PairRule {
                 List.of(
                         new Figure("strength", cell.delivery().strength(), "dB"),
                         new Figure("local delay", delay, "ms")));
+    }
+
+    /** What brings their sound back. */
+    private static String why(FlowGraph graph, CellReading cell) {
+        String source = cell.source().name();
+        String outlet = cell.outlet().name();
+        List<Integer> route = cell.delivery().strongest();
+        Spoken.Doing doing = Spoken.last(graph, route);
+        if (doing == null) {
+            String back = Spoken.comesBack(graph, route);
+            return back.isEmpty()
+                    ? source + Say.verb(source, " goes ", " go ") + Say.through(graph, route) + " back into the call"
+                    : back;
+        }
+        String what = source.equals(outlet) ? Say.verb(source, "its sound", "their voices") : source;
+        return doing.program().name() + " sends " + what + " back into the call: " + doing.part() + " " + doing.does();
     }
 }

@@ -124,7 +124,11 @@ final class LoopTelling {
                         title,
                         through
                                 + (one
-                                        ? " picks up its own sound and plays it again"
+                                        ? " picks up its own "
+                                                + (Spoken.isOfCue(graph, strongest.segments()) ? "monitor " : "")
+                                                + "sound"
+                                                + Spoken.backInto(graph, subject.getFirst(), strongest.segments())
+                                                + " and plays it again"
                                         : " play each other's sound again")
                                 + (loop.buildsUp()
                                         ? ", so it builds up."

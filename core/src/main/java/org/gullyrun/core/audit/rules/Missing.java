@@ -116,7 +116,7 @@ final class Missing implements Rule {
                         cell.tooFaint()
                                 ? source + Say.verb(source, " reaches ", " reach ") + outlet + " only "
                                         + Say.through(graph, cell.delivery().strongest()) + ", far too quietly."
-                                : outlet + " should hear " + source + in + ", but " + cause + ".",
+                                : told(pair, in, route.exists() ? cause : elsewhere(context, pair, cause)),
                         Say.sentence(
                                 (cell.tooFaint()
                                                 ? source + " at " + outlet + " at only "
@@ -128,12 +128,40 @@ final class Missing implements Rule {
                                         + in,
                                 ": " + cause),
                         cause,
-                        worst && sort == Outlets.Sort.EARS
-                                ? outlet + Say.verb(outlet, " doesn't", " don't") + " hear it."
+                        sort == Outlets.Sort.EARS
+                                ? hearer(pair.outlet()) + Say.verb(hearer(pair.outlet()), " doesn't", " don't")
+                                        + " hear it."
                                 : "Nobody hears it there."),
                 evidence,
                 figures,
                 Say.assumed(context.scenes().get(scene).graph(), route.segments()));
+    }
+
+    /** Who doesn't hear it: the person who wears the ears, if it is known who. */
+    private static String hearer(Element outlet) {
+        String person = outlet.get(Outlets.SORT) == Outlets.Sort.EARS ? outlet.or(Outlets.PERSON, "") : "";
+        return person.isEmpty() ? outlet.name() : person;
+    }
+
+    /** What is missing and why, to be read to the creator. */
+    private static String told(MissingPair pair, String in, String why) {
+        String source = pair.source().name();
+        String hearer = hearer(pair.outlet());
+        return (hearer.equals(pair.outlet().name())
+                        ? source + Say.verb(source, " doesn't reach ", " don't reach ") + hearer
+                        : hearer + " can't hear " + source)
+                + in + ": " + why + ".";
+    }
+
+    /** Why a person doesn't hear what plays elsewhere: they listen on something else. As it was, where that isn't known. */
+    private static String elsewhere(AuditContext context, MissingPair pair, String cause) {
+        Rig rig = context.rig();
+        String plays = plays(rig, pair.source());
+        String hearer = hearer(pair.outlet());
+        Element worn = rig.find(Choices.listensOn(rig, pair.outlet()));
+        return plays.isEmpty() || worn == null || hearer.equals(pair.outlet().name())
+                ? cause
+                : plays + ", and " + hearer + Say.verb(hearer, " listens on ", " listen on ") + worn.name();
     }
 
     /** The output of the source's program whose device isn't known yet, if any device would bring it to the listener. */
@@ -192,23 +220,38 @@ final class Missing implements Rule {
         if (byDefault && Choices.machineOf(rig, outlet) == null) {
             return outlet.name() + " listens on a default, but the computer isn't entered";
         }
-        Element program = Sources.application(rig, pair.source());
-        List<Element> outputs = Sources.outputs(rig, pair.source());
-        if (program == null || outputs.size() != 1) {
+        String plays = plays(rig, pair.source());
+        if (plays.isEmpty()) {
             return "nothing leads there";
         }
-        Choices.Going going = Choices.output(rig, program, outputs.getFirst());
-        Element device = rig.find(going.fallback().isEmpty() ? going.device() : going.fallback());
-        if (device == null) {
-            return "nothing leads there";
+        String device = device(rig, pair.source());
+        boolean heard = rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(PointId.of(device), PointId.of(o.id())));
+        return plays + (heard ? ", which doesn't lead to " + outlet.name() : ", which no listener hears");
+    }
+
+    /** Which program plays to which device, and whether because that is the default; empty where it plays nowhere. */
+    static String plays(Rig rig, Element source) {
+        Element program = Sources.application(rig, source);
+        Element device = rig.find(device(rig, source));
+        if (program == null || device == null) {
+            return "";
         }
+        Choices.Going going =
+                Choices.output(rig, program, Sources.outputs(rig, source).getFirst());
         String machine = rig.name(program.or(Applications.MACHINE, ""));
         boolean follows = going.effective() == Choice.Special.DEFAULT && !machine.isEmpty();
-        boolean heard =
-                rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(PointId.of(device.id()), PointId.of(o.id())));
-        return program.name() + " plays to " + device.name()
-                + (follows ? ", " + machine + "'s default, which" : ", which")
-                + (heard ? " doesn't lead to " + outlet.name() : " no listener hears");
+        return program.name() + " plays to " + device.name() + (follows ? ", " + machine + "'s default" : "");
+    }
+
+    /** The device to which a source's program plays; empty unless it has one output, which plays somewhere. */
+    static String device(Rig rig, Element source) {
+        Element program = Sources.application(rig, source);
+        List<Element> outputs = Sources.outputs(rig, source);
+        if (program == null || outputs.size() != 1) {
+            return "";
+        }
+        Choices.Going going = Choices.output(rig, program, outputs.getFirst());
+        return going.fallback().isEmpty() ? going.device() : going.fallback();
     }
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */

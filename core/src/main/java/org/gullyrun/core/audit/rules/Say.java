@@ -71,13 +71,6 @@ final class Say {
         };
     }
 
-    /** By what one route differs from another: "through Clips", "through Hushgate and Host clean", or "directly". */
-    static String through(FlowGraph graph, List<Integer> route, List<Integer> other) {
-        List<String> own = names(graph, route);
-        own.removeAll(names(graph, other));
-        return own.isEmpty() ? "directly" : "through " + Sentences.list(own.subList(0, Math.min(2, own.size())));
-    }
-
     /** What a route goes through between its source and its listener: "through Driftbox, Music and track archive". */
     static String through(FlowGraph graph, List<Integer> route) {
         List<String> names = names(graph, route);

@@ -1,0 +1,152 @@
+package org.gullyrun.core.audit.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
+import org.jspecify.annotations.Nullable;
+
+/** Routes and circles as they are told to the creator: by what a program does with the sound, and which setting makes it do so. */
+final class Spoken {
+    /** So many places of a route are named, where more tell it from another. */
+    private static final int MOST = 3;
+
+    private Spoken() {}
+
+    private static List<Integer> points(FlowGraph graph, List<Integer> segments) {
+        List<Integer> points = new ArrayList<>();
+        points.add(graph.from(segments.getFirst()));
+        segments.forEach(s -> points.add(graph.to(s)));
+        return points;
+    }
+
+    /** A place as one would name it aloud: "input Clips", "the copy of House sound in Panel", "Mole speakers". */
+    private static String place(FlowGraph graph, int point) {
+        Rig rig = graph.rig();
+        Element element = rig.find(graph.element(point));
+        return switch (graph.kind(point)) {
+            case TRACK -> track(graph, point);
+            case CUE -> rig.name(graph.element(point)) + "'s cue";
+            case COPY -> copy(graph, point);
+            case INPUT, STRIP, BUS -> element == null ? graph.element(point) : Sentences.noun(rig, element);
+            case SOURCE, APPLICATION_OUT, APPLICATION_IN, PLAYBACK, RECORDING, DIRECT, OUTLET ->
+                rig.name(graph.element(point));
+        };
+    }
+
+    private static String track(FlowGraph graph, int point) {
+        Rig rig = graph.rig();
+        String number = String.valueOf(graph.id(point).track());
+        return Sentences.called("track", Sentences.trackName(rig, rig.find(graph.element(point)), number));
+    }
+
+    /** An input as an entry brings it once more. */
+    private static String copy(FlowGraph graph, int point) {
+        Rig rig = graph.rig();
+        Element entry = rig.find(graph.id(point).entry());
+        Element scene = entry == null ? null : rig.owner(entry);
+        return entry == null || scene == null
+                ? "a copy of " + rig.name(graph.element(point))
+                : "the copy of " + rig.name(entry.or(Productions.BRINGS, "")) + " in " + scene.name();
+    }
+
+    /** By what one route differs from another: "through input Clips", "through Mole speakers and input All", or "directly". */
+    static String through(FlowGraph graph, List<Integer> route, List<Integer> other) {
+        List<Integer> own = points(graph, route);
+        own.removeAll(points(graph, other));
+        List<String> names = own.stream().map(p -> place(graph, p)).distinct().toList();
+        return names.isEmpty()
+                ? "directly"
+                : "through " + Sentences.list(names.subList(0, Math.min(MOST, names.size())));
+    }
+
+    /**
+     * What puts a sound where it goes: the last strip on a bus, or input on a track.
+     *
+     * @param program who does it
+     * @param part the strip or input, with its kind
+     * @param does what it does: "is on bus Guests", "takes everything played to Mole speakers"
+     * @param device the id of the device of which it takes everything; empty if it doesn't
+     */
+    record Doing(Element program, String part, String does, String device) {
+        /** Together: "strip Talk in Brookdesk is on bus Guests". */
+        String whole() {
+            return part + " in " + program.name() + " " + does;
+        }
+    }
+
+    /** What puts a sound where a route ends; null where no program does. */
+    static @Nullable Doing last(FlowGraph graph, List<Integer> route) {
+        for (int i = route.size() - 1; i >= 0; i--) {
+            int from = graph.from(route.get(i));
+            int to = graph.to(route.get(i));
+            boolean input = graph.kind(from) == PointKind.INPUT || graph.kind(from) == PointKind.COPY;
+            boolean puts = input
+                    ? graph.kind(to) == PointKind.TRACK
+                    : graph.kind(from) == PointKind.STRIP && graph.kind(to) == PointKind.BUS;
+            Element part = graph.rig().find(graph.element(from));
+            Element program = part == null ? null : graph.rig().owner(part);
+            if (puts && part != null && program != null) {
+                int device = i == 0 ? -1 : everythingOf(graph, part, route.subList(0, i));
+                return new Doing(
+                        program,
+                        Sentences.noun(graph.rig(), part),
+                        device < 0 ? "is on " + place(graph, to) : "takes everything played to " + place(graph, device),
+                        device < 0 ? "" : graph.element(device));
+            }
+        }
+        return null;
+    }
+
+    /** The device of which an input takes everything that is played to it, on the way to the input; -1 if it doesn't. */
+    private static int everythingOf(FlowGraph graph, Element input, List<Integer> before) {
+        return input.kind() == Kind.INPUT && input.get(Productions.TAKES) == Productions.Takes.PLAYBACK
+                ? points(graph, before).stream()
+                        .filter(p -> graph.kind(p) == PointKind.PLAYBACK)
+                        .reduce(-1, (one, next) -> next)
+                : -1;
+    }
+
+    /**
+     * How what a program plays comes back to it without any mixer: "Mic picks up Speakers", "Hailbeam listens to Culvert,
+     * which carries what it plays". Empty where it goes another way.
+     */
+    static String comesBack(FlowGraph graph, List<Integer> route) {
+        int played = -1;
+        int taken = -1;
+        int last = -1;
+        for (int point : points(graph, route)) {
+            PointKind kind = graph.kind(point);
+            played = kind == PointKind.PLAYBACK && played < 0 ? point : played;
+            taken = kind == PointKind.RECORDING ? point : taken;
+            last = kind == PointKind.APPLICATION_IN ? point : last;
+        }
+        if (played < 0 || taken < 0 || last < 0) {
+            return "";
+        }
+        return route.stream().anyMatch(graph::isCoupling)
+                ? place(graph, taken) + " picks up " + place(graph, played)
+                : place(graph, last) + " listens to " + place(graph, taken) + ", which carries what it plays";
+    }
+
+    /** Through which of a program's inputs or strips a circle comes back into it: " through input All of default", or empty. */
+    static String backInto(FlowGraph graph, String program, List<Integer> circle) {
+        return points(graph, circle).stream()
+                .filter(p -> graph.kind(p) == PointKind.INPUT || graph.kind(p) == PointKind.STRIP)
+                .filter(p -> graph.rig().find(graph.element(p)) instanceof Element part
+                        && graph.rig().program(part).id().equals(program))
+                .findFirst()
+                .map(p -> " through " + place(graph, p))
+                .orElse("");
+    }
+
+    /** Whether a circle goes through what a production lets its host hear. */
+    static boolean isOfCue(FlowGraph graph, List<Integer> circle) {
+        return points(graph, circle).stream().anyMatch(p -> graph.kind(p) == PointKind.CUE);
+    }
+}
