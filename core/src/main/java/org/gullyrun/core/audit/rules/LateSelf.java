@@ -1,5 +1,6 @@
 package org.gullyrun.core.audit.rules;
 
+import java.util.List;
 import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
@@ -78,10 +79,11 @@ final class LateSelf extends MustRule {
         double late = heard.strongestDelay();
         String person = cell.outlet().or(Outlets.PERSON, "");
         FlowGraph graph = context.scenes().get(scene).graph();
-        Spoken.Doing doing = Spoken.last(graph, heard.strongest());
+        List<Spoken.Doing> doings = Spoken.doings(graph, heard.strongest());
         return told.title(person + " hears their own voice " + Say.of(late, "ms") + " late")
                 .plain("Your own voice comes back late at " + cell.outlet().name() + ": "
-                        + (doing == null ? "it goes " + Say.through(graph, heard.strongest()) : doing.whole()) + ".")
+                        + (doings.isEmpty() ? "it goes " + Say.through(graph, heard.strongest()) : Spoken.whole(doings))
+                        + ".")
                 .exact(
                         cell.source().name() + " at " + cell.outlet().name() + " after " + Say.of(late, "ms") + " at "
                                 + Say.of(heard.strength(), "dB"),

@@ -142,16 +142,17 @@ final class Leak extends PairRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         List<Integer> route = cell.delivery().strongest();
-        Spoken.Doing doing = Spoken.last(graph, route);
-        if (doing == null) {
+        List<Spoken.Doing> doings = Spoken.doings(graph, route);
+        if (doings.isEmpty()) {
             return source + Say.verb(source, " reaches ", " reach ") + outlet + " " + Say.through(graph, route);
         }
         String plays = Missing.plays(rig, cell.source());
-        boolean there = !plays.isEmpty() && doing.device().equals(Missing.device(rig, cell.source()));
-        return outlet + Say.verb(outlet, " hears ", " hear ") + source + ": "
-                + (there
-                        ? plays + ", and " + doing.part() + " in "
-                                + doing.program().name() + " takes everything played there"
-                        : doing.whole());
+        Spoken.Doing first = doings.getFirst();
+        boolean there = !plays.isEmpty() && first.device().equals(Missing.device(rig, cell.source()));
+        String how = there
+                ? plays + ", and " + first.part() + " in " + first.program().name() + " takes everything played there"
+                : first.whole();
+        return outlet + Say.verb(outlet, " hears ", " hear ") + source + ": " + how
+                + (doings.size() == 1 ? "" : ", and " + doings.getLast().whole());
     }
 }

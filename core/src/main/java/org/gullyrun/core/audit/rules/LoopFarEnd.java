@@ -2,6 +2,7 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Figure;
@@ -16,6 +17,7 @@ import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.route.Figures;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.jspecify.annotations.Nullable;
@@ -106,14 +108,21 @@ final class LoopFarEnd extends PairRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         List<Integer> route = cell.delivery().strongest();
-        Spoken.Doing doing = Spoken.last(graph, route);
-        if (doing == null) {
+        List<Spoken.Doing> doings = Spoken.doings(graph, route);
+        if (doings.isEmpty()) {
             String back = Spoken.comesBack(graph, route);
             return back.isEmpty()
                     ? source + Say.verb(source, " goes ", " go ") + Say.through(graph, route) + " back into the call"
                     : back;
         }
         String what = source.equals(outlet) ? Say.verb(source, "its sound", "their voices") : source;
-        return doing.program().name() + " sends " + what + " back into the call: " + doing.part() + " " + doing.does();
+        Element by = doings.getLast().program();
+        boolean alone = doings.stream().allMatch(doing -> doing.program().equals(by));
+        return by.name() + " sends " + what + " back into the call: "
+                + (alone
+                        ? doings.stream()
+                                .map(doing -> doing.part() + " " + doing.does())
+                                .collect(Collectors.joining(", and "))
+                        : Spoken.whole(doings));
     }
 }

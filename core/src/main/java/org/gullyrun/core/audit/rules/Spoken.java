@@ -2,6 +2,7 @@ package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.rig.Element;
@@ -80,27 +81,46 @@ final class Spoken {
         }
     }
 
-    /** What puts a sound where a route ends; null where no program does. */
-    static @Nullable Doing last(FlowGraph graph, List<Integer> route) {
-        for (int i = route.size() - 1; i >= 0; i--) {
-            int from = graph.from(route.get(i));
-            int to = graph.to(route.get(i));
-            boolean input = graph.kind(from) == PointKind.INPUT || graph.kind(from) == PointKind.COPY;
-            boolean puts = input
-                    ? graph.kind(to) == PointKind.TRACK
-                    : graph.kind(from) == PointKind.STRIP && graph.kind(to) == PointKind.BUS;
-            Element part = graph.rig().find(graph.element(from));
-            Element program = part == null ? null : graph.rig().owner(part);
-            if (puts && part != null && program != null) {
-                int device = i == 0 ? -1 : everythingOf(graph, part, route.subList(0, i));
-                return new Doing(
-                        program,
-                        Sentences.noun(graph.rig(), part),
-                        device < 0 ? "is on " + place(graph, to) : "takes everything played to " + place(graph, device),
-                        device < 0 ? "" : graph.element(device));
+    /**
+     * What puts a sound where a route ends: the first place, which is about this source the most, and the last one, if that
+     * is another. None where no program puts it anywhere.
+     */
+    static List<Doing> doings(FlowGraph graph, List<Integer> route) {
+        List<Doing> all = new ArrayList<>();
+        for (int i = 0; i < route.size(); i++) {
+            Doing doing = doing(graph, route, i);
+            if (doing != null) {
+                all.add(doing);
             }
         }
-        return null;
+        return all.size() < 3 ? all : List.of(all.getFirst(), all.getLast());
+    }
+
+    /** What a program does at one segment of a route, if it is a strip that goes to a bus or an input that goes to a track. */
+    private static @Nullable Doing doing(FlowGraph graph, List<Integer> route, int at) {
+        int from = graph.from(route.get(at));
+        int to = graph.to(route.get(at));
+        Element part = graph.rig().find(graph.element(from));
+        Element program = part == null ? null : graph.rig().owner(part);
+        boolean puts = switch (graph.kind(from)) {
+            case INPUT, COPY -> graph.kind(to) == PointKind.TRACK;
+            case STRIP -> graph.kind(to) == PointKind.BUS;
+            default -> false;
+        };
+        if (!puts || part == null || program == null) {
+            return null;
+        }
+        int device = at == 0 ? -1 : everythingOf(graph, part, route.subList(0, at));
+        return new Doing(
+                program,
+                Sentences.noun(graph.rig(), part),
+                device < 0 ? "is on " + place(graph, to) : "takes everything played to " + place(graph, device),
+                device < 0 ? "" : graph.element(device));
+    }
+
+    /** Them all in one sentence: "strip Crew in Brookdesk is on bus Stream, and input Desk in Orrery is on track live". */
+    static String whole(List<Doing> doings) {
+        return doings.stream().map(Doing::whole).collect(Collectors.joining(", and "));
     }
 
     /** The device of which an input takes everything that is played to it, on the way to the input; -1 if it doesn't. */
