@@ -12,7 +12,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.jspecify.annotations.Nullable;
 
-/** Routes and circles as they are told to the creator: by what a program does with the sound, and which setting makes it do so. */
+/** Routes and circles as one reads them to the creator: what a program does with the sound, and which setting makes it do so. */
 final class Spoken {
     /** So many places of a route are named, where more tell it from another. */
     private static final int MOST = 3;
