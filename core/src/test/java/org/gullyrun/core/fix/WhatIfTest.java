@@ -6,8 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -15,6 +20,7 @@ import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.compare.Difference;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.sample.SampleShow;
 import org.junit.jupiter.api.Test;
 
@@ -82,18 +88,39 @@ class WhatIfTest {
         int number = 0;
         for (RootCauses.Group group : causes.groups()) {
             expected.add(++number + ". " + group.fix().sentence() + ".");
-            group.findings().forEach(f -> expected.add("   - " + f.words().plain()));
+            JoinedFindings.of(found.rig(), group.findings())
+                    .forEach(row -> expected.add("   - " + row.first().words().plain() + same(found, row)));
         }
         assertEquals(expected, lines.subList(0, expected.size()));
-        for (Finding finding : found.findings()) {
-            assertEquals(
-                    finding.severity() != Severity.NOTE,
-                    letter.contains("- " + finding.words().plain() + "\n"),
-                    finding.identity());
-        }
+        assertTrue(
+                lines.stream()
+                        .anyMatch(line -> line.contains("   - Live hears Crew: ")
+                                && line.endsWith(
+                                        "takes everything played there. The same at Archive and Partner relay.")),
+                letter);
+        Set<String> told = new TreeSet<>();
+        Stream.concat(causes.groups().stream().map(RootCauses.Group::findings), Stream.of(causes.left()))
+                .flatMap(findings -> JoinedFindings.of(found.rig(), findings).stream())
+                .filter(row -> letter.contains("- " + row.first().words().plain() + same(found, row) + "\n"))
+                .forEach(row -> row.findings().forEach(f -> told.add(f.identity())));
+        assertEquals(
+                found.findings().stream()
+                        .filter(f -> f.severity() != Severity.NOTE)
+                        .map(Finding::identity)
+                        .collect(Collectors.toCollection(TreeSet::new)),
+                told);
         assertEquals(
                 "Every listener hears what they should.\n",
                 CreatorText.of(reading(SampleShow.KNOWN_GOOD), RootCauses.Found.NOTHING));
+    }
+
+    /** Where else a row's trouble is the same. */
+    private static String same(Reading found, JoinedFindings row) {
+        List<String> others = row.findings().stream()
+                .skip(1)
+                .map(f -> found.rig().name(JoinedFindings.listener(found.rig(), f)))
+                .toList();
+        return others.isEmpty() ? "" : " The same at " + Sentences.list(others) + ".";
     }
 
     @Test

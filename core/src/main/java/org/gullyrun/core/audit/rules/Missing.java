@@ -159,7 +159,10 @@ final class Missing implements Rule {
         String plays = plays(rig, pair.source());
         String hearer = hearer(pair.outlet());
         Element worn = rig.find(Choices.listensOn(rig, pair.outlet()));
-        return plays.isEmpty() || worn == null || hearer.equals(pair.outlet().name())
+        return plays.isEmpty()
+                        || worn == null
+                        || worn.id().equals(device(rig, pair.source()))
+                        || hearer.equals(pair.outlet().name())
                 ? cause
                 : plays + ", and " + hearer + Say.verb(hearer, " listens on ", " listen on ") + worn.name();
     }
