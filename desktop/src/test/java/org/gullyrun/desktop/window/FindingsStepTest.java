@@ -136,7 +136,7 @@ class FindingsStepTest extends SampleWindowTest {
                         () -> Clipboard.getSystemClipboard().getString())
                 .get();
         assertTrue(letter.startsWith("1. In Orrery, mute input All of default."), letter);
-        assertTrue(letter.contains("Crew reaches Live through Huddlewick, "), letter);
+        assertTrue(letter.contains("Live hears Crew: Huddlewick plays to Mole speakers, "), letter);
     }
 
     @TakesLong
