@@ -310,8 +310,7 @@ final class CaseReader {
                     if (!(setting.type() instanceof org.gullyrun.core.rig.ValueType.Flag)) {
                         throw new Wrong(at, "expected an object with a value for each");
                     }
-                    String sub = one.isIntegralNumber() ? one.asText() : listed(one, at);
-                    element = element.put(member(setting, sub, at), true);
+                    element = element.put(member(setting, listed(one, at), at), true);
                 }
             } else {
                 object(value, at);
@@ -380,9 +379,9 @@ final class CaseReader {
         return JSON.convertValue(node, Object.class) instanceof Object value ? value : node;
     }
 
-    /** The id of an element in a list of them. */
+    /** What stands in a list: the id of an element, or the number of a track. */
     static String listed(JsonNode node, String place) {
-        if (!node.isTextual()) {
+        if (!node.isTextual() && !node.isIntegralNumber()) {
             throw new Wrong(place, "expected the id of an element, found " + said(node));
         }
         return node.asText();
