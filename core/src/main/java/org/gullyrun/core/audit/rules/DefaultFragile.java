@@ -188,16 +188,16 @@ final class DefaultFragile implements Rule {
         return Say.first(pairs.stream().map(Pair::toString).toList(), 3);
     }
 
-    /** Who would lose or hear the first source, and how many more pairs there are. */
-    private static String told(List<Pair> pairs, String would, String oneMore, String more) {
+    /** Who would lose or hear the first source, and of how many more sources the same could be said. */
+    private static String told(List<Pair> pairs, String would, String others) {
         String source = pairs.getFirst().source;
         List<String> outlets = pairs.stream()
                 .filter(pair -> pair.source.equals(source))
                 .map(Pair::outlet)
                 .toList();
-        int rest = pairs.size() - outlets.size();
+        long more = pairs.stream().map(Pair::source).distinct().count() - 1;
         return Sentences.few(outlets) + would + source
-                + (rest == 0 ? "" : ", and " + rest + (rest == 1 ? oneMore : more)) + ".";
+                + (more == 0 ? "" : ", and " + more + (more == 1 ? " more sound" : " more sounds") + others) + ".";
     }
 
     /** Whether something forbidden arrives, and not too faintly to count. */
@@ -213,16 +213,8 @@ final class DefaultFragile implements Rule {
                 .title("The show depends on " + machine.name() + "'s " + what)
                 .plain("If an update or a new headset moves the default to " + device + ", "
                         + (worst.live || worst.missing.isEmpty()
-                                ? told(
-                                        worst.leaking,
-                                        " would hear ",
-                                        " more sound would leak",
-                                        " more sounds would leak")
-                                : told(
-                                        worst.missing,
-                                        " would lose ",
-                                        " more required delivery would be gone",
-                                        " more required deliveries would be gone")))
+                                ? told(worst.leaking, " would hear ", " would leak")
+                                : told(worst.missing, " would lose ", " would go missing")))
                 .exact(
                         "With the " + what + " on " + device + ",",
                         worst.missing.isEmpty() ? "" : first(worst.missing) + " would be missing",

@@ -146,9 +146,9 @@ final class Leak extends PairRule {
         if (doings.isEmpty()) {
             return source + Say.verb(source, " reaches ", " reach ") + outlet + " " + Say.through(graph, route);
         }
-        String plays = Missing.plays(rig, cell.source());
+        String plays = Spoken.plays(rig, cell.source());
         Spoken.Doing first = doings.getFirst();
-        boolean there = !plays.isEmpty() && first.device().equals(Missing.device(rig, cell.source()));
+        boolean there = !plays.isEmpty() && first.device().equals(Spoken.playedDevice(rig, cell.source()));
         String how = there
                 ? plays + ", and " + first.part() + " in " + first.program().name() + " takes everything played there"
                 : first.whole();

@@ -156,12 +156,12 @@ final class Missing implements Rule {
     /** Why a person doesn't hear what plays elsewhere: they listen on something else. As it was, where that isn't known. */
     private static String elsewhere(AuditContext context, MissingPair pair, String cause) {
         Rig rig = context.rig();
-        String plays = plays(rig, pair.source());
+        String plays = Spoken.plays(rig, pair.source());
         String hearer = hearer(pair.outlet());
         Element worn = rig.find(Choices.listensOn(rig, pair.outlet()));
         return plays.isEmpty()
                         || worn == null
-                        || worn.id().equals(device(rig, pair.source()))
+                        || worn.id().equals(Spoken.playedDevice(rig, pair.source()))
                         || hearer.equals(pair.outlet().name())
                 ? cause
                 : plays + ", and " + hearer + Say.verb(hearer, " listens on ", " listen on ") + worn.name();
@@ -223,38 +223,13 @@ final class Missing implements Rule {
         if (byDefault && Choices.machineOf(rig, outlet) == null) {
             return outlet.name() + " listens on a default, but the computer isn't entered";
         }
-        String plays = plays(rig, pair.source());
+        String plays = Spoken.plays(rig, pair.source());
         if (plays.isEmpty()) {
             return "nothing leads there";
         }
-        String device = device(rig, pair.source());
+        String device = Spoken.playedDevice(rig, pair.source());
         boolean heard = rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(PointId.of(device), PointId.of(o.id())));
         return plays + (heard ? ", which doesn't lead to " + outlet.name() : ", which no listener hears");
-    }
-
-    /** Which program plays to which device, and whether because that is the default; empty where it plays nowhere. */
-    static String plays(Rig rig, Element source) {
-        Element program = Sources.application(rig, source);
-        Element device = rig.find(device(rig, source));
-        if (program == null || device == null) {
-            return "";
-        }
-        Choices.Going going =
-                Choices.output(rig, program, Sources.outputs(rig, source).getFirst());
-        String machine = rig.name(program.or(Applications.MACHINE, ""));
-        boolean follows = going.effective() == Choice.Special.DEFAULT && !machine.isEmpty();
-        return program.name() + " plays to " + device.name() + (follows ? ", " + machine + "'s default" : "");
-    }
-
-    /** The device to which a source's program plays; empty unless it has one output, which plays somewhere. */
-    static String device(Rig rig, Element source) {
-        Element program = Sources.application(rig, source);
-        List<Element> outputs = Sources.outputs(rig, source);
-        if (program == null || outputs.size() != 1) {
-            return "";
-        }
-        Choices.Going going = Choices.output(rig, program, outputs.getFirst());
-        return going.fallback().isEmpty() ? going.device() : going.fallback();
     }
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */

@@ -57,7 +57,7 @@ final class Say {
     }
 
     /** What a technician calls a point: tracks go by what they are for. */
-    private static String name(FlowGraph graph, int point) {
+    static String name(FlowGraph graph, int point) {
         Rig rig = graph.rig();
         Element element = rig.find(graph.element(point));
         return switch (graph.kind(point)) {

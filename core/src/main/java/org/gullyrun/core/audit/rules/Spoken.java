@@ -3,13 +3,17 @@ package org.gullyrun.core.audit.rules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
 /** Routes and circles as one reads them to the creator: what a program does with the sound, and which setting makes it do so. */
@@ -31,19 +35,11 @@ final class Spoken {
         Rig rig = graph.rig();
         Element element = rig.find(graph.element(point));
         return switch (graph.kind(point)) {
-            case TRACK -> track(graph, point);
-            case CUE -> rig.name(graph.element(point)) + "'s cue";
             case COPY -> copy(graph, point);
             case INPUT, STRIP, BUS -> element == null ? graph.element(point) : Sentences.noun(rig, element);
-            case SOURCE, APPLICATION_OUT, APPLICATION_IN, PLAYBACK, RECORDING, DIRECT, OUTLET ->
-                rig.name(graph.element(point));
+            case SOURCE, APPLICATION_OUT, APPLICATION_IN, PLAYBACK, RECORDING, DIRECT, CUE, TRACK, OUTLET ->
+                Say.name(graph, point);
         };
-    }
-
-    private static String track(FlowGraph graph, int point) {
-        Rig rig = graph.rig();
-        String number = String.valueOf(graph.id(point).track());
-        return Sentences.called("track", Sentences.trackName(rig, rig.find(graph.element(point)), number));
     }
 
     /** An input as an entry brings it once more. */
@@ -152,6 +148,31 @@ final class Spoken {
         return route.stream().anyMatch(graph::isCoupling)
                 ? place(graph, taken) + " picks up " + place(graph, played)
                 : place(graph, last) + " listens to " + place(graph, taken) + ", which carries what it plays";
+    }
+
+    /** Which program plays to which device, and whether because that is the default; empty where it plays nowhere. */
+    static String plays(Rig rig, Element source) {
+        Element program = Sources.application(rig, source);
+        Element device = rig.find(playedDevice(rig, source));
+        if (program == null || device == null) {
+            return "";
+        }
+        Choices.Going going =
+                Choices.output(rig, program, Sources.outputs(rig, source).getFirst());
+        String machine = rig.name(program.or(Applications.MACHINE, ""));
+        boolean follows = going.effective() == Choice.Special.DEFAULT && !machine.isEmpty();
+        return program.name() + " plays to " + device.name() + (follows ? ", " + machine + "'s default" : "");
+    }
+
+    /** The device to which a source's program plays; empty unless it has one output, which plays somewhere. */
+    static String playedDevice(Rig rig, Element source) {
+        Element program = Sources.application(rig, source);
+        List<Element> outputs = Sources.outputs(rig, source);
+        if (program == null || outputs.size() != 1) {
+            return "";
+        }
+        Choices.Going going = Choices.output(rig, program, outputs.getFirst());
+        return going.fallback().isEmpty() ? going.device() : going.fallback();
     }
 
     /** Through which of a program's inputs or strips a circle comes back into it: " through input All of default", or empty. */
