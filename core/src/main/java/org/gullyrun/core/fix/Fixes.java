@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -141,8 +142,14 @@ public final class Fixes {
     /** What might fix a finding: from its evidence, and what differs from when all was well. */
     Collection<List<Change>> candidates(Reading reading, Finding finding) {
         Set<List<Change>> all = new LinkedHashSet<>(Candidates.of(reading, finding));
-        if (knownGood != null && finding.isBad()) {
+        if (knownGood != null) {
             differences(reading.rig(), knownGood).stream()
+                    .filter(change -> finding.isBad()
+                            || change instanceof Change.Set set
+                                    && finding.evidence()
+                                            .settings()
+                                            .contains(new Address(
+                                                    set.element(), set.setting().key())))
                     .map(change -> Feasible.of(reading.rig(), List.of(change)))
                     .filter(possible -> !possible.isEmpty())
                     .forEach(all::add);

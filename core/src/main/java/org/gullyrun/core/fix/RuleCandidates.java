@@ -4,12 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
@@ -19,6 +21,7 @@ import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Machines;
@@ -31,6 +34,9 @@ import org.gullyrun.core.rig.Setting;
 /** What might fix a finding in a way that depends on its rule: choices, levels, delays, what can be left out. */
 final class RuleCandidates {
     private static final double STEP = 10; // levels are set in tenths of a dB, delays in tenths of a ms
+
+    private static final Set<Choice> FOLLOWING =
+            Set.of(Choice.Special.DEFAULT, Choice.Special.CALL_DEFAULT, Choice.Special.PLAYBACK_DEFAULT);
 
     private final Reading reading;
     private final Finding finding;
@@ -167,7 +173,7 @@ final class RuleCandidates {
         Element worn = rig.get(first());
         for (Element application : addresses(Applications.INPUT)) {
             for (Element device : rig.of(Kind.DEVICE)) {
-                if (device.get(Devices.DIRECTION) == Devices.Direction.RECORDING
+                if (device.get(Devices.DIRECTION) == Direction.RECORDING
                         && Objects.equals(device.get(Devices.MACHINE), worn.get(Devices.MACHINE))
                         && !device.id().equals(worn.id())) {
                     set(application, Applications.INPUT, Choice.to(device.id()));
@@ -241,51 +247,34 @@ final class RuleCandidates {
         }
     }
 
-    /** Everything that follows the default, set to the device by name. */
+    /** What follows the default, set by name to the device that the default is now: all of it, and each alone. */
     private void byName() {
         Element machine = rig.get(first());
-        boolean playback = finding.subject().elements().getLast().equals(Machines.PLAYBACK.key());
-        Choice device = machine.get(playback ? Machines.PLAYBACK : Machines.RECORDING);
-        if (!(device instanceof Choice.To)) {
+        String role = finding.subject().elements().getLast();
+        boolean call = role.equals(Machines.CALL_PLAYBACK.key()) || role.equals(Machines.CALL_RECORDING.key());
+        boolean playback = role.equals(Machines.PLAYBACK.key()) || role.equals(Machines.CALL_PLAYBACK.key());
+        String device = Choices.standing(rig, machine.id(), playback ? Direction.PLAYBACK : Direction.RECORDING, call)
+                .is();
+        if (device.isEmpty()) {
             return;
         }
         List<Change> all = new ArrayList<>();
-        for (Element application : rig.of(Kind.APPLICATION)) {
-            if (machine.id().equals(application.get(Applications.MACHINE))) {
-                if (playback) {
-                    rig.in(application.id(), Kind.APP_OUTPUT)
-                            .forEach(o -> named(all, o, Applications.PROGRAM_CHOICE, device));
-                } else {
-                    named(all, application, Applications.INPUT, device);
-                }
-            }
-        }
-        for (Element production : rig.of(Kind.PRODUCTION)) {
-            if (machine.id().equals(production.get(Productions.MACHINE))) {
-                if (playback) {
-                    named(all, production, Productions.CUE_DEVICE, device);
-                }
-                Productions.Takes takes = playback ? Productions.Takes.PLAYBACK : Productions.Takes.RECORDING;
-                rig.in(production.id(), Kind.INPUT).stream()
-                        .filter(i -> i.get(Productions.TAKES) == takes)
-                        .forEach(i -> named(all, i, Productions.DEVICE, device));
+        for (Address at : finding.evidence().settings()) {
+            Element follower = rig.get(at.element());
+            Setting<?> setting = Catalogue.find(follower.kind(), at.key());
+            if (setting != null && FOLLOWING.contains(follower.raw(setting))) {
+                all.add(Objects.requireNonNull(Change.setRaw(rig, follower.id(), setting, Choice.to(device))));
             }
         }
         to.accept(all);
-    }
-
-    /** Sets a choice that follows the default to the device itself. */
-    private void named(List<Change> all, Element element, Setting<Choice> setting, Choice device) {
-        if (element.get(setting) == Choice.Special.DEFAULT) {
-            all.add(Objects.requireNonNull(Change.set(rig, element.id(), setting, device)));
-        }
+        all.forEach(one -> to.accept(List.of(one)));
     }
 
     /** Every output of an application, led to each device in turn. */
     private void outputs(Element application) {
         for (Element output : rig.in(application.id(), Kind.APP_OUTPUT)) {
             for (Element device : rig.of(Kind.DEVICE)) {
-                if (device.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
+                if (device.get(Devices.DIRECTION) == Direction.PLAYBACK
                         && Objects.equals(device.get(Devices.MACHINE), application.get(Applications.MACHINE))) {
                     set(output, Applications.PROGRAM_CHOICE, Choice.to(device.id()));
                 }

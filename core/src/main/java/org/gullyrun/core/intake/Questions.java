@@ -206,13 +206,13 @@ public final class Questions {
             Devices.Direction direction = playback ? Devices.Direction.PLAYBACK : Devices.Direction.RECORDING;
             Object now = machine.raw(role);
             boolean open = now == Unknown.UNKNOWN || !call && now == Choice.Special.UNSET;
-            if (open && DefaultFollowers.any(rig, machine.id(), direction, call)) {
+            if (open && !DefaultFollowers.of(rig, machine.id(), direction, call).isEmpty()) {
                 ask(QuestionWords.of(rig, machine, role), into);
             } else if (now instanceof Choice.To(String device)
                     && machine.or(Machines.orderOf(role), List.of()).isEmpty()
                     && !Choices.usable(rig, device)
                     && Choices.standing(rig, machine.id(), direction, call).is().equals(device)
-                    && DefaultFollowers.any(rig, machine.id(), direction, call)) {
+                    && !DefaultFollowers.of(rig, machine.id(), direction, call).isEmpty()) {
                 ask(
                         new Address(machine.id(), Machines.orderOf(role).key()),
                         "Which device is the " + role.label() + " of " + machine.name() + " while " + rig.name(device)

@@ -39,7 +39,7 @@ class ToldToTheCreatorTest {
             double:clips>live | Clips reach Live twice: once through input Clips, and once through Mole speakers and input All of default.
             double:effects>live | Effects reach Live twice: once through the copy of House sound in Panel, and once through input Effects.
             double:host>live | Host reaches Live twice: once through input Host raw, and once through Hushgate microphone and input Host clean.
-            default.fragile:desk-pc+playback | If an update or a new headset moves the default to Heron, play side, Dome ears and Guests would hear Crew.
+            default.fragile:desk-pc+playback | Huddlewick, Pagewell and 3 more follow Desk PC's playback default. If an update or a new headset moves it to Heron, play side, Dome ears and Guests would hear Crew.
             """)
     void theSampleShow(String finding, String sentence) {
         assertTrue(FOUND.containsKey(finding), () -> finding + " of " + FOUND.keySet());

@@ -14,6 +14,10 @@ import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.flow.route.Route;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Outlets;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -121,29 +125,52 @@ public record Shown(
             return routes(
                     reading, finding.evidence().scene(), finding.evidence().routes(), finding, true);
         }
-        Set<PointId> points = new HashSet<>();
-        int at = Math.max(0, scene);
-        FlowGraph graph = reading.scenes().get(at).graph();
         Set<String> concerned = new HashSet<>(finding.subject().elements());
         finding.evidence().settings().forEach(a -> concerned.add(a.element()));
+        int at = scene >= 0 ? scene : finding.scenes().stream().findFirst().orElse(0);
+        Shown shown = elements(reading, at, concerned, finding);
+        return shown.isEmpty() && shown.segments.isEmpty()
+                ? elements(reading, at, parts(reading.rig(), concerned), finding)
+                : shown;
+    }
+
+    /** What is drawn for a finding about some elements: where they are, and what of them sound can go through. */
+    private static Shown elements(Reading reading, int scene, Set<String> elements, Finding finding) {
+        FlowGraph graph = reading.scenes().get(scene).graph();
+        Set<PointId> points = new HashSet<>();
         Set<SegmentKey> segments = new HashSet<>();
         for (int p = 0; p < graph.points(); p++) {
-            if (concerned.contains(graph.element(p))) {
+            if (elements.contains(graph.element(p))) {
                 points.add(graph.id(p));
             }
         }
         for (int s = 0; s < graph.segments(); s++) {
-            if (finding.subject().elements().contains(graph.segmentElement(s)) && graph.isOpen(s)) {
+            if (elements.contains(graph.segmentElement(s)) && graph.isOpen(s)) {
                 segments.add(graph.key(s));
             }
         }
-        return new Shown(at, List.of(), points, segments, finding, null, true);
+        return new Shown(scene, List.of(), points, segments, finding, null, true);
+    }
+
+    /** What stands on the map for elements that don't: the parts of a program, who hears an output, what a scene brings. */
+    private static Set<String> parts(Rig rig, Set<String> elements) {
+        Set<String> parts = new HashSet<>();
+        rig.elements().stream()
+                .filter(each -> elements.contains(rig.program(each).id()))
+                .forEach(each -> parts.add(each.id()));
+        rig.of(Kind.OUTLET).stream()
+                .filter(outlet -> elements.contains(outlet.or(Outlets.OUTPUT, "")))
+                .forEach(outlet -> parts.add(outlet.id()));
+        rig.of(Kind.ENTRY).stream()
+                .filter(entry -> elements.contains(entry.or(Productions.ENTRY_OF, "")))
+                .forEach(entry -> parts.add(entry.or(Productions.BRINGS, "")));
+        return parts;
     }
 
     /** What is drawn for a source and a listener. */
     private static Shown pair(Reading reading, String source, String outlet, int scene) {
-        int s = place(reading.rig().of(org.gullyrun.core.rig.Kind.SOURCE), source);
-        int o = place(reading.rig().of(org.gullyrun.core.rig.Kind.OUTLET), outlet);
+        int s = place(reading.rig().of(Kind.SOURCE), source);
+        int o = place(reading.rig().of(Kind.OUTLET), outlet);
         if (s < 0 || o < 0) {
             return NOTHING;
         }

@@ -217,7 +217,7 @@ final class PictureTaker extends AnimationTimer {
                     hits.isEmpty()
                             ? new Selection.Trouble(wanted.select())
                             : hits.getFirst().selection());
-            if (state().shown().isEmpty()) {
+            if (state().shown().isEmpty() && state().shown().finding() == null) {
                 return false;
             }
         }

@@ -3,6 +3,7 @@ package org.gullyrun.core.audit.rules;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.CellReading;
@@ -16,6 +17,8 @@ import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.DefaultFollowers;
+import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -101,7 +104,8 @@ final class DefaultFragile implements Rule {
         long steps = 0;
         for (Element machine : rig.of(Kind.MACHINE)) {
             for (Role role : ROLES) {
-                if (!DefaultFollowers.any(rig, machine.id(), role.direction, role.call)) {
+                List<Address> followers = DefaultFollowers.of(rig, machine.id(), role.direction, role.call);
+                if (followers.isEmpty()) {
                     continue;
                 }
                 List<Element> others = rig.of(Kind.DEVICE).stream()
@@ -134,7 +138,7 @@ final class DefaultFragile implements Rule {
                     }
                 }
                 if (worst != null) {
-                    findings.add(tell(machine, role, worst));
+                    findings.add(tell(rig, machine, role, followers, worst));
                 }
             }
         }
@@ -205,13 +209,26 @@ final class DefaultFragile implements Rule {
         return cell.verdict() == Verdict.LEAK && cell.delivery().strength() >= least;
     }
 
+    /** The programs and whatever else follows a default, as a subject with its verb: "Pagewell and Chimewire follow". */
+    private static String following(Rig rig, List<Address> followers) {
+        List<String> names = followers.stream()
+                .map(at -> rig.get(at.element()))
+                .map(e -> e.kind() == Kind.APP_OUTPUT ? rig.program(e).name() : Sentences.noun(rig, e))
+                .distinct()
+                .toList();
+        return Sentences.capitalized(Say.first(names, 3))
+                + (names.size() == 1 ? Sentences.verb(names.getFirst(), " follows", " follow") : " follow");
+    }
+
     /** Says what would break if the default moved to the worst device it could move to. */
-    private Finding tell(Element machine, Role role, Broken worst) {
+    private Finding tell(Rig rig, Element machine, Role role, List<Address> followers, Broken worst) {
         String what = role.setting.label();
         String device = worst.device.name();
-        return FindingBuilder.of(id(), Severity.MINOR, machine.id(), role.setting.key())
+        String follow = following(rig, followers);
+        FindingBuilder finding = FindingBuilder.of(id(), Severity.MINOR, machine.id(), role.setting.key())
                 .title("The show depends on " + machine.name() + "'s " + what)
-                .plain("If an update or a new headset moves the default to " + device + ", "
+                .plain(follow + " " + machine.name() + "'s " + what + ". If an update or a new headset moves it to "
+                        + device + ", "
                         + (worst.live || worst.missing.isEmpty()
                                 ? told(worst.leaking, " would hear ", " would leak")
                                 : told(worst.missing, " would lose ", " would go missing")))
@@ -224,7 +241,11 @@ final class DefaultFragile implements Rule {
                 .cause("something in the show follows the default instead of naming its device")
                 .noticed("Nothing now; silence or a leak after the next update.")
                 .setting(machine, role.setting)
-                .figure("broken", worst.count(), "")
-                .made();
+                .figure("broken", worst.count(), "");
+        for (Address at : followers) {
+            Element follower = rig.get(at.element());
+            finding.setting(follower, Objects.requireNonNull(Catalogue.find(follower.kind(), at.key())));
+        }
+        return finding.made();
     }
 }

@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.gullyrun.core.RandomRigs;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
@@ -162,7 +163,12 @@ class LaterSegmentsTest extends SegmentChecks {
         expect("mic", "voice", 0, 0);
         expect("speakers", "computer", -2, 0);
         expect("out", "speakers", 0, 0);
-        assertTrue(DefaultFollowers.any(graph.rig(), "pc", Devices.Direction.RECORDING, false));
+        assertEquals(
+                List.of(new Address("voice", "feed")),
+                DefaultFollowers.of(graph.rig(), "pc", Devices.Direction.RECORDING, false));
+        assertEquals(
+                List.of(new Address("computer", "feed"), new Address("out", "target")),
+                DefaultFollowers.of(graph.rig(), "pc", Devices.Direction.PLAYBACK, false));
     }
 
     @Test
