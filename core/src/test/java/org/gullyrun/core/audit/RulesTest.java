@@ -115,7 +115,10 @@ class RulesTest {
     void aMustThatArrivesTooFaintlyIsMissing() {
         set("in-music", Productions.INPUT_LEVEL, -31.0);
         Finding finding = finding("missing:music>live");
-        assertEquals("every route is turned far down", finding.words().cause());
+        assertEquals("input Music in Orrery is at only −31 dB", finding.words().cause());
+        assertEquals(
+                "Music reaches Live far too quietly: input Music in Orrery is at only −31 dB.",
+                finding.words().plain());
         assertEquals(-31, finding.figures().getFirst().value(), 1e-9);
         set("out-relay", Productions.ACTIVE, false);
         assertTrue(found().containsKey("missing:music>live"), "an output that is idle explains nothing that arrives");

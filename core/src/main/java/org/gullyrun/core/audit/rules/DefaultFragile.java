@@ -49,15 +49,7 @@ final class DefaultFragile implements Rule {
             new Role(Machines.CALL_PLAYBACK, Direction.PLAYBACK, true),
             new Role(Machines.CALL_RECORDING, Direction.RECORDING, true));
 
-    /** A source at a listener, by their names. */
-    private record Pair(String source, String outlet) {
-        @Override
-        public String toString() {
-            return source + " at " + outlet;
-        }
-    }
-
-    private record Broken(Element device, List<Pair> missing, List<Pair> leaking, boolean live, long steps) {
+    private record Broken(Element device, List<Hearing> missing, List<Hearing> leaking, boolean live, long steps) {
         /** How many deliveries are broken, missing or leaking. */
         int count() {
             return missing.size() + leaking.size();
@@ -155,8 +147,8 @@ final class DefaultFragile implements Rule {
         Change change = Change.set(context.rig(), machine.id(), role.setting, to);
         List<SceneReading> tried = change == null ? context.scenes() : context.tried(change);
         double least = context.thresholds().of(Threshold.LEAK_MINOR);
-        Set<Pair> missing = new LinkedHashSet<>();
-        Set<Pair> leaking = new LinkedHashSet<>();
+        Set<Hearing> missing = new LinkedHashSet<>();
+        Set<Hearing> leaking = new LinkedHashSet<>();
         boolean live = false;
         for (int i = 0; i < tried.size(); i++) {
             for (int s = 0; s < context.sources().size(); s++) {
@@ -167,10 +159,10 @@ final class DefaultFragile implements Rule {
                     CellReading was = context.scenes().get(i).cell(s, o);
                     CellReading is = tried.get(i).cell(s, o);
                     if (is.verdict() == Verdict.MISSING && was.verdict() != Verdict.MISSING) {
-                        missing.add(pair(is));
+                        missing.add(Hearing.of(is));
                     }
                     if (leaks(is, least) && !leaks(was, least)) {
-                        leaking.add(pair(is));
+                        leaking.add(Hearing.of(is));
                         live |= is.outlet().get(Outlets.SORT) == Outlets.Sort.LIVE;
                     }
                 }
@@ -182,26 +174,6 @@ final class DefaultFragile implements Rule {
     /** How many steps all searches for routes have taken so far. */
     private static long searched(List<SceneReading> scenes) {
         return scenes.stream().mapToLong(s -> s.deliveries().searchSteps()).sum();
-    }
-
-    private static Pair pair(CellReading cell) {
-        return new Pair(cell.source().name(), cell.outlet().name());
-    }
-
-    private static String first(List<Pair> pairs) {
-        return Say.first(pairs.stream().map(Pair::toString).toList(), 3);
-    }
-
-    /** Who would lose or hear the first source, and of how many more sources the same could be said. */
-    private static String told(List<Pair> pairs, String would, String others) {
-        String source = pairs.getFirst().source;
-        List<String> outlets = pairs.stream()
-                .filter(pair -> pair.source.equals(source))
-                .map(Pair::outlet)
-                .toList();
-        long more = pairs.stream().map(Pair::source).distinct().count() - 1;
-        return Sentences.few(outlets) + would + source
-                + (more == 0 ? "" : ", and " + more + (more == 1 ? " more sound" : " more sounds") + others) + ".";
     }
 
     /** Whether something forbidden arrives, and not too faintly to count. */
@@ -230,13 +202,13 @@ final class DefaultFragile implements Rule {
                 .plain(follow + " " + machine.name() + "'s " + what + ". If an update or a new headset moves it to "
                         + device + ", "
                         + (worst.live || worst.missing.isEmpty()
-                                ? told(worst.leaking, " would hear ", " would leak")
-                                : told(worst.missing, " would lose ", " would go missing")))
+                                ? Hearing.told(worst.leaking, " would hear ", " would leak")
+                                : Hearing.told(worst.missing, " would lose ", " would go missing")))
                 .exact(
                         "With the " + what + " on " + device + ",",
-                        worst.missing.isEmpty() ? "" : first(worst.missing) + " would be missing",
+                        worst.missing.isEmpty() ? "" : Hearing.first(worst.missing, 3) + " would be missing",
                         worst.missing.isEmpty() || worst.leaking.isEmpty() ? "" : "and",
-                        worst.leaking.isEmpty() ? "" : first(worst.leaking) + " would leak",
+                        worst.leaking.isEmpty() ? "" : Hearing.first(worst.leaking, 3) + " would leak",
                         worst.live ? "; that would be on air" : "")
                 .cause("something in the show follows the default instead of naming its device")
                 .noticed("Nothing now; silence or a leak after the next update.")

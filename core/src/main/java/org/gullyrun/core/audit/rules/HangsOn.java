@@ -189,14 +189,16 @@ final class HangsOn implements Rule {
     /** Says which required deliveries depend on one element. */
     private Finding tell(AuditContext context, Element element, Set<Must> musts) {
         Setting<?> setting = Objects.requireNonNull(Capabilities.works(element.kind()));
-        List<String> names = musts.stream()
-                .map(m -> context.sources().get(m.source).name() + " at "
-                        + context.outlets().get(m.outlet).name())
+        List<Hearing> hearings = musts.stream()
+                .map(m -> new Hearing(
+                        context.sources().get(m.source).name(),
+                        context.outlets().get(m.outlet).name()))
                 .toList();
         return FindingBuilder.of(id(), Severity.NOTE, element.id())
                 .title(musts.size() + " required deliveries depend on " + element.name() + " alone")
-                .plain("If " + element.name() + " stops, " + musts.size() + " required deliveries are gone.")
-                .exact("Every route goes through " + element.name() + ": " + Say.first(names, 4))
+                .plain("If " + element.name() + " stopped, "
+                        + Hearing.told(hearings, " would lose ", " would go missing"))
+                .exact("Every route goes through " + element.name() + ": " + Hearing.first(hearings, 4))
                 .cause("there is no second route")
                 .noticed("Nothing, while " + element.name() + " works.")
                 .setting(element, setting)

@@ -88,7 +88,8 @@ final class LevelWindow extends MustRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         return told.title(source + Say.verb(source, " is ", " are ") + how + " at " + outlet)
-                .plain("At " + outlet + ", " + source + Say.verb(source, " is ", " are ") + how + ".")
+                .plain(source + Say.verb(source, " is ", " are ") + Say.of(Math.abs(off), "dB") + " " + how + " at "
+                        + outlet + ".")
                 .exact(
                         source + " at " + outlet + " at " + Say.of(cell.usualLevel(), "dBFS") + ", "
                                 + Say.of(Math.abs(off), "dB") + (off > 0 ? " above" : " below")

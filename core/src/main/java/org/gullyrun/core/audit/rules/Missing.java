@@ -77,7 +77,7 @@ final class Missing implements Rule {
         String in = pair.everywhere() ? "" : " " + context.in(pair.absent());
         FlowGraph graph = context.scenes().get(scene).graph();
         String cause = cell.tooFaint()
-                ? "every route is turned far down"
+                ? Spoken.faint(graph, cell.delivery().strongest())
                 : !route.exists()
                         ? notConnected(context, context.scenes().get(scene), pair)
                         : Sentences.list(route.closed().stream().map(Gate::why).toList())
@@ -113,10 +113,11 @@ final class Missing implements Rule {
                         cell.tooFaint()
                                 ? source + Say.verb(source, " is", " are") + " far too quiet at " + outlet + in
                                 : outlet + Say.verb(outlet, " doesn't hear ", " don't hear ") + source + in,
-                        cell.tooFaint()
-                                ? source + Say.verb(source, " reaches ", " reach ") + outlet + " only "
-                                        + Say.through(graph, cell.delivery().strongest()) + ", far too quietly."
-                                : told(pair, in, route.exists() ? cause : elsewhere(context, pair, cause)),
+                        told(
+                                pair,
+                                cell.tooFaint(),
+                                in,
+                                cell.tooFaint() || route.exists() ? cause : elsewhere(context, pair, cause)),
                         Say.sentence(
                                 (cell.tooFaint()
                                                 ? source + " at " + outlet + " at only "
@@ -143,13 +144,16 @@ final class Missing implements Rule {
         return person.isEmpty() ? outlet.name() : person;
     }
 
-    /** What is missing and why, to be read to the creator. */
-    private static String told(MissingPair pair, String in, String why) {
+    /** What is missing, or nearly, and why, to be read to the creator. */
+    private static String told(MissingPair pair, boolean faint, String in, String why) {
         String source = pair.source().name();
         String hearer = hearer(pair.outlet());
-        return (hearer.equals(pair.outlet().name())
-                        ? source + Say.verb(source, " doesn't reach ", " don't reach ") + hearer
-                        : hearer + " can't hear " + source)
+        boolean isPerson = !hearer.equals(pair.outlet().name());
+        return (isPerson
+                        ? hearer + (faint ? " can hardly hear " : " can't hear ") + source
+                        : faint
+                                ? source + Say.verb(source, " reaches ", " reach ") + hearer + " far too quietly"
+                                : source + Say.verb(source, " doesn't reach ", " don't reach ") + hearer)
                 + in + ": " + why + ".";
     }
 

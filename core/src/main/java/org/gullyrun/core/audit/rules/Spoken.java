@@ -1,19 +1,25 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointKind;
+import org.gullyrun.core.flow.graph.SegmentSettings;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.ValueType;
 import org.jspecify.annotations.Nullable;
 
 /** Routes and circles as one reads them to the creator: what a program does with the sound, and which setting makes it do so. */
@@ -148,6 +154,39 @@ final class Spoken {
         return route.stream().anyMatch(graph::isCoupling)
                 ? place(graph, taken) + " picks up " + place(graph, played)
                 : place(graph, last) + " listens to " + place(graph, taken) + ", which carries what it plays";
+    }
+
+    /** Why a sound arrives so faintly: what takes the most from it on the way, and by which level if there is one. */
+    static String faint(FlowGraph graph, List<Integer> route) {
+        int weakest =
+                route.stream().min(Comparator.comparingDouble(graph::gain)).orElseThrow();
+        if (graph.isCoupling(weakest)) {
+            return "all that arrives is what " + place(graph, graph.to(weakest)) + " picks up of "
+                    + place(graph, graph.from(weakest));
+        }
+        String lowest = "every route is turned far down";
+        double least = 0;
+        for (Address at : SegmentSettings.of(graph, weakest)) {
+            Element element = graph.rig().find(at.element());
+            Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
+            if (element != null
+                    && setting != null
+                    && setting.type() instanceof ValueType.Number(String unit, double min, double max)
+                    && unit.equals("dB")
+                    && element.raw(setting) instanceof Double level
+                    && level < least) {
+                least = level;
+                Element program = graph.rig().program(element);
+                lowest = Sentences.noun(graph.rig(), element)
+                        + (program == element ? "" : " in " + program.name())
+                        + (setting.sub().isEmpty()
+                                ? " is at only "
+                                : " is on "
+                                        + Sentences.called("bus", graph.rig().name(setting.sub())) + " at only ")
+                        + Say.of(level, "dB");
+            }
+        }
+        return lowest;
     }
 
     /** Which program plays to which device, and whether because that is the default; empty where it plays nowhere. */

@@ -77,9 +77,10 @@ final class TrackEmpty implements Rule {
             if (!empty.isEmpty()) {
                 String names = Say.tracks(rig, production, empty);
                 FindingBuilder told = FindingBuilder.of(id(), Severity.MINOR, output.id())
-                        .title(output.name() + " takes " + names + ", and nothing goes there")
-                        .plain("In " + production.name() + ", " + Sentences.called("output", output.name()) + " takes "
-                                + names + ", and there is nothing on it.")
+                        .title("Nothing goes to " + names
+                                + (names.contains(output.name()) ? "" : ", which " + output.name() + " takes"))
+                        .plain("In " + production.name() + ", nothing goes to " + names + ", so "
+                                + Sentences.called("output", output.name()) + " has silence there.")
                         .exact(
                                 "No source has an open route to " + names,
                                 context.scenes().size() > 1 ? "in any scene" : "")
