@@ -9,6 +9,7 @@ import java.util.concurrent.Executors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.Fixes;
 
@@ -49,13 +50,16 @@ final class FindingFixes {
                 : fixes.find(opened.reading(), finding, () -> System.nanoTime() > until);
         found.put(finding.identity(), mine);
         if (mine.isEmpty()) {
-            none.put(finding.identity(), whyNone(opened, System.nanoTime() > until));
+            none.put(finding.identity(), whyNone(opened, finding, System.nanoTime() > until));
         }
     }
 
-    private static String whyNone(CaseArgument.Opened opened, boolean outOfTime) {
+    private static String whyNone(CaseArgument.Opened opened, Finding finding, boolean outOfTime) {
         if (outOfTime) {
             return "there was no time to look";
+        }
+        if (finding.severity() == Severity.NOTE) {
+            return "this is only good to know";
         }
         return opened.conditions().without().isEmpty()
                 ? "nothing that was tried helps without causing something worse"

@@ -10,6 +10,10 @@ public enum FixKind {
     CANCEL_ECHO(true),
     /** The engine takes the rate of its devices, or they take its rate. */
     ENGINE_RATE(true),
+    /** Devices and engines along the route run at one rate. */
+    ONE_RATE(false),
+    /** The system mixes what passes from one clock to another, and keeps it in step. */
+    RECLOCK(true),
     /** One of two choices goes. */
     CLEAR_CHOICE(true),
     /** An input recognises its program by more than a title. */

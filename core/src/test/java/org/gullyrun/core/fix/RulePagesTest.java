@@ -143,7 +143,7 @@ class RulePagesTest {
                         .append(r.price())
                         .append(".\n"));
         if (fixes.isEmpty()) {
-            page.append("No single setting: it is good to know, and to be thought of.\n");
+            page.append("No change that could be made fixes this.\n");
         }
         page.append("\n## Not found\n\n")
                 .append(

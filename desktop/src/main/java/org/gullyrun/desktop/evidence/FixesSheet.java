@@ -8,6 +8,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.desktop.look.ClickRow;
@@ -44,6 +46,7 @@ final class FixesSheet {
     void show(State state) {
         List<Node> above = new ArrayList<>(List.of(Nodes.label("Fixes", "caption")));
         List<Node> beneath = new ArrayList<>();
+        Finding finding = state.shown().finding();
         var known = state.fixes();
         if (known == null) {
             above.add(Nodes.label("Trying fixes …", "soft"));
@@ -51,7 +54,9 @@ final class FixesSheet {
             above.add(Nodes.label(
                     known.state() == RootCauses.Progress.OUT_OF_TIME
                             ? "No fix found in the time allowed. Not every change was tried."
-                            : "No single change fixes this.",
+                            : finding != null && finding.severity() == Severity.NOTE
+                                    ? "Nothing has to be changed. This is only good to know."
+                                    : "No single change fixes this.",
                     "soft"));
         } else {
             List<Fix> fixes = known.fixes();

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.gullyrun.core.audit.AuditContext;
 import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.FixKind;
 import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
@@ -38,6 +39,11 @@ final class RateDrift implements Rule {
     @Override
     public Topic topic() {
         return Topic.CLOCK;
+    }
+
+    @Override
+    public FixKind fixKind() {
+        return FixKind.RECLOCK;
     }
 
     @Override

@@ -30,7 +30,7 @@ final class RateMany extends MustRule {
 
     @Override
     public FixKind fixKind() {
-        return FixKind.KEEP_ROUTES;
+        return FixKind.ONE_RATE;
     }
 
     @Override
