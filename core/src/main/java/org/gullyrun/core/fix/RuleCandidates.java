@@ -14,6 +14,7 @@ import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
@@ -76,7 +77,10 @@ final class RuleCandidates {
             case FULL_SOUND -> addresses(Applications.VOICE_ONLY).forEach(e -> set(e, Applications.VOICE_ONLY, false));
             case OTHER_MICROPHONE -> otherMicrophone();
             case REMOVE_ENTRY -> addresses(Productions.BRINGS).forEach(e -> to.accept(Changes.removal(rig, e.id())));
-            case LOWER_SUM -> levels(-over());
+            case LOWER_SUM -> {
+                fewerCopies();
+                levels(-over());
+            }
             case BALANCE -> balance();
             case INTO_WINDOW -> levels(-figure("outside by"));
             case DELAY -> delays();
@@ -113,6 +117,19 @@ final class RuleCandidates {
                 .mapToDouble(Figure::value)
                 .findFirst()
                 .orElse(0);
+    }
+
+    /** What fixes it that the loudest source comes twice: its copies add up more than different sources do. */
+    private void fewerCopies() {
+        FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
+        for (Evidence.Trace route : finding.evidence().routes()) {
+            String loudest = graph.element(graph.from(route.in(graph).getFirst()));
+            reading.findings().stream()
+                    .filter(f -> reading.rule(f).topic() == Topic.DOUBLE
+                            && f.subject().source().equals(loudest)
+                            && f.subject().outlet().equals(first()))
+                    .forEach(f -> Candidates.of(reading, f).forEach(to));
+        }
     }
 
     /** By how many dB the sum peaks above the threshold. */
