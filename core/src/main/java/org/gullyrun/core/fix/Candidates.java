@@ -79,7 +79,12 @@ final class Candidates {
                 candidates.elsewhere();
             }
             case LEAK, LOOP, TRACK -> candidates.elsewhere();
-            case SCENE, DOWN, DEVICE, RATE, CLOCK, CALL, TIME, LEVEL, RISK, CLUTTER -> {}
+            case TIME -> {
+                if (kind.movesGates()) { // a route that brings one's own voice late isn't wanted; one that is early is
+                    candidates.elsewhere();
+                }
+            }
+            case SCENE, DOWN, DEVICE, RATE, CLOCK, CALL, LEVEL, RISK, CLUTTER -> {}
         }
         RuleCandidates.of(reading, finding, candidates::add);
         return List.copyOf(candidates.found);
