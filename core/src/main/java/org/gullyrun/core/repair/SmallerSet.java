@@ -1,7 +1,10 @@
 package org.gullyrun.core.repair;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -15,6 +18,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.SideEffects;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Kind;
 import org.jspecify.annotations.Nullable;
 
@@ -38,6 +42,7 @@ final class SmallerSet {
     private static final int FEW_SETS = 400;
 
     private final Audit audit;
+    private final Fixes fixes;
     private final Reading reading;
     private final BooleanSupplier cancelled;
     private final Map<Change, Set<String>> mayClear;
@@ -48,6 +53,7 @@ final class SmallerSet {
 
     SmallerSet(Audit audit, Fixes fixes, Reading reading, BooleanSupplier cancelled) {
         this.audit = audit;
+        this.fixes = fixes;
         this.reading = reading;
         this.cancelled = cancelled;
         List<Finding> bad = reading.findings().stream()
@@ -127,12 +133,12 @@ final class SmallerSet {
             return does(now) ? made : null;
         }
         int more = most - made.size();
-        for (Change change : next(rest, more)) {
+        for (Change change : next(ideas(now, made, rest), rest, more)) {
             if (trials == 0 || cancelled.getAsBoolean()) {
                 return null;
             }
-            trials--;
-            Reading after = made.contains(change) ? null : WholeRepair.read(audit, now, List.of(change));
+            Reading after = isMade(made, change) ? null : WholeRepair.read(audit, now, List.of(change));
+            trials -= after == null ? 0 : 1;
             List<Change> with = new ArrayList<>(made);
             with.add(change);
             List<Change> found = after == null ? null : on(after, with);
@@ -143,8 +149,34 @@ final class SmallerSet {
         return null;
     }
 
+    /**
+     * The changes that may clear what is left on a rig on which changes have been made. What these have opened up may need others
+     * than seemed to be needed at first.
+     */
+    private Map<Change, Set<String>> ideas(Reading now, List<Change> made, Set<String> rest) {
+        if (made.isEmpty()) {
+            return mayClear;
+        }
+        Map<Change, Set<String>> ideas = new LinkedHashMap<>(mayClear);
+        List<Finding> findings =
+                now.findings().stream().filter(f -> rest.contains(f.identity())).toList();
+        fixes.mayClear(now, findings).forEach((change, cleared) -> ideas.merge(change, cleared, SmallerSet::both));
+        return ideas;
+    }
+
+    private static Set<String> both(Set<String> one, Set<String> other) {
+        Set<String> both = new HashSet<>(one);
+        both.addAll(other);
+        return both;
+    }
+
+    /** Whether a change, or another of the same setting, has been made. */
+    private static boolean isMade(List<Change> made, Change change) {
+        return !Collections.disjoint(Changes.places(made), Changes.places(List.of(change)));
+    }
+
     /** The changes that may clear the finding that fewest may clear, those first that may clear most; none if too few are to come. */
-    private List<Change> next(Set<String> rest, int more) {
+    private static List<Change> next(Map<Change, Set<String>> mayClear, Set<String> rest, int more) {
         Map<Change, Integer> worth = mayClear.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e ->
                 (int) rest.stream().filter(e.getValue()::contains).count()));
         int atBest = worth.values().stream()
