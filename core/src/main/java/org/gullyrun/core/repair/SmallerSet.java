@@ -69,15 +69,15 @@ final class SmallerSet {
         noticed = SideEffects.between(reading, known.after()).size();
         most = known.changes().size() - 1;
         trials = mostTrials();
-        if (!triesAll(most)) {
-            return most < MOST_CHANGES ? on(reading, List.of()) : null;
-        }
         List<Change> all = List.copyOf(mayClear.keySet());
-        return IntStream.rangeClosed(1, most)
-                .mapToObj(size -> among(all, 0, new ArrayList<>(), size))
-                .filter(Objects::nonNull)
-                .findFirst()
-                .orElse(null);
+        List<Change> found = !triesAll(most)
+                ? null
+                : IntStream.rangeClosed(1, most)
+                        .mapToObj(size -> among(all, 0, new ArrayList<>(), size))
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse(null);
+        return found == null && most < MOST_CHANGES ? on(reading, List.of()) : found;
     }
 
     /** Whether there are so few sets of at most so many changes that all are tried. */
