@@ -123,7 +123,8 @@ final class RuleCandidates {
     private void fewerCopies() {
         FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
         for (Evidence.Trace route : finding.evidence().routes()) {
-            String loudest = graph.element(graph.from(route.in(graph).getFirst()));
+            List<Integer> segments = route.in(graph);
+            String loudest = segments.isEmpty() ? "" : graph.element(graph.from(segments.getFirst()));
             reading.findings().stream()
                     .filter(f -> reading.rule(f).topic() == Topic.DOUBLE
                             && f.subject().source().equals(loudest)
