@@ -77,7 +77,7 @@ final class Missing implements Rule {
         String in = pair.everywhere() ? "" : " " + context.in(pair.absent());
         FlowGraph graph = context.scenes().get(scene).graph();
         String cause = cell.tooFaint()
-                ? Spoken.faint(graph, cell.delivery().strongest())
+                ? Spoken.faint(graph, pair.source(), cell.delivery().strongest())
                 : !route.exists()
                         ? notConnected(context, context.scenes().get(scene), pair)
                         : Sentences.list(route.closed().stream().map(Gate::why).toList())

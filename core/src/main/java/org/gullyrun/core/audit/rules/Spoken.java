@@ -27,6 +27,9 @@ final class Spoken {
     /** So many places of a route are named, where more tell it from another. */
     private static final int MOST = 3;
 
+    /** What a voice is entered at as a rule, dBFS. */
+    private static final double VOICE = -20;
+
     private Spoken() {}
 
     private static List<Integer> points(FlowGraph graph, List<Integer> segments) {
@@ -156,10 +159,18 @@ final class Spoken {
                 : place(graph, last) + " listens to " + place(graph, taken) + ", which carries what it plays";
     }
 
-    /** Why a sound arrives so faintly: what takes the most from it on the way, and by which level if there is one. */
-    static String faint(FlowGraph graph, List<Integer> route) {
+    /**
+     * Why a sound arrives so faintly: what takes the most from it on the way, and by which level if there is one; or that it is
+     * faint itself, where it is further below a voice than anything takes from it.
+     */
+    static String faint(FlowGraph graph, Element source, List<Integer> route) {
         int weakest =
                 route.stream().min(Comparator.comparingDouble(graph::gain)).orElseThrow();
+        double level = source.or(Sources.LEVEL, VOICE);
+        if (level - VOICE < graph.gain(weakest)) {
+            return source.name() + Say.verb(source.name(), " itself is", " themselves are") + " at only "
+                    + Say.of(level, "dBFS");
+        }
         if (graph.isCoupling(weakest)) {
             return "all that arrives is what " + place(graph, graph.to(weakest)) + " picks up of "
                     + place(graph, graph.from(weakest));
@@ -173,9 +184,9 @@ final class Spoken {
                     && setting != null
                     && setting.type() instanceof ValueType.Number(String unit, double min, double max)
                     && unit.equals("dB")
-                    && element.raw(setting) instanceof Double level
-                    && level < least) {
-                least = level;
+                    && element.raw(setting) instanceof Double set
+                    && set < least) {
+                least = set;
                 Element program = graph.rig().program(element);
                 lowest = Sentences.noun(graph.rig(), element)
                         + (program == element ? "" : " in " + program.name())
@@ -183,7 +194,7 @@ final class Spoken {
                                 ? " is at only "
                                 : " is on "
                                         + Sentences.called("bus", graph.rig().name(setting.sub())) + " at only ")
-                        + Say.of(level, "dB");
+                        + Say.of(set, "dB");
             }
         }
         return lowest;
