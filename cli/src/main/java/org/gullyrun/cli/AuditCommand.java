@@ -33,9 +33,6 @@ final class AuditCommand implements Callable<Integer> {
     /** How long to look for root causes, s. An ordinary rig takes a second; past this the output says that it stopped early. */
     private static final int CAUSES_SECONDS = 20;
 
-    /** How long to look for whole ways to repair the rig, s: that nothing is left out only because the computer was busy. */
-    private static final int WAYS_SECONDS = 60;
-
     /** How long to look for the fixes of all findings together, s. */
     private static final int FIXES_SECONDS = 30;
     /** So many fixes of a finding are printed as text. */
@@ -80,8 +77,7 @@ final class AuditCommand implements Callable<Integer> {
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         RootCauses.Found first = causes ? causes(opened) : RootCauses.Found.NOTHING;
-        List<Repair> ways =
-                causes && first.done() ? RepairCommand.ways(opened, first, Set.of(), WAYS_SECONDS) : List.of();
+        List<Repair> ways = causes && first.done() ? RepairCommand.ways(opened, first, Set.of()) : List.of();
         RootCauses.Found found = ways.isEmpty() ? first : agreed(opened, first, ways.getFirst());
         FindingFixes each = fixes ? FindingFixes.of(opened, shown(opened, findings), FIXES_SECONDS) : FindingFixes.NONE;
         if (json) {

@@ -80,8 +80,8 @@ final class RepairCommand implements Callable<Integer> {
                 opened.survey().rig(),
                 without,
                 opened.conditions().without(),
-                out -> ways(opened, RootCauses.Found.NOTHING, out, SECONDS));
-        List<Repair> repairs = ways(opened, RootCauses.Found.NOTHING, ruledOut, SECONDS);
+                out -> ways(opened, RootCauses.Found.NOTHING, out));
+        List<Repair> repairs = ways(opened, RootCauses.Found.NOTHING, ruledOut);
         if (repairs.isEmpty()) {
             throw new FileProblem(
                     argument.file.getFileName() + ": this rig is too large to be repaired as a whole within " + SECONDS
@@ -111,12 +111,12 @@ final class RepairCommand implements Callable<Integer> {
      *
      * @param known the root causes of the survey where nothing more is ruled out, if they have been worked out
      */
-    static List<Repair> ways(CaseArgument.Opened opened, RootCauses.Found known, Set<Address> ruledOut, int seconds) {
+    static List<Repair> ways(CaseArgument.Opened opened, RootCauses.Found known, Set<Address> ruledOut) {
         Audit audit = opened.quickAudit();
         Reading reading = audit.read(opened.survey().rig(), opened.what().brief());
         Set<Address> without = new HashSet<>(ruledOut);
         without.addAll(opened.conditions().without());
-        long until = System.nanoTime() + seconds * 1_000_000_000L;
+        long until = System.nanoTime() + SECONDS * 1_000_000_000L;
         return new WholeRepair(
                         audit,
                         opened.goodRig(),

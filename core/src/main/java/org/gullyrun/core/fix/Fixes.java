@@ -17,7 +17,6 @@ import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
-import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
@@ -146,10 +145,7 @@ public final class Fixes {
             differences(reading.rig(), knownGood).stream()
                     .filter(change -> finding.isBad()
                             || change instanceof Change.Set set
-                                    && finding.evidence()
-                                            .settings()
-                                            .contains(new Address(
-                                                    set.element(), set.setting().key())))
+                                    && finding.evidence().settings().contains(set.address()))
                     .map(change -> Feasible.of(reading.rig(), List.of(change)))
                     .filter(possible -> !possible.isEmpty())
                     .forEach(all::add);

@@ -331,10 +331,10 @@ final class RuleCandidates {
     /** What follows the default, set by name to the device that the default is now: all of it, and each alone. */
     private void byName() {
         Element machine = rig.get(first());
-        String role = finding.subject().elements().getLast();
-        boolean call = role.equals(Machines.CALL_PLAYBACK.key()) || role.equals(Machines.CALL_RECORDING.key());
-        boolean playback = role.equals(Machines.PLAYBACK.key()) || role.equals(Machines.CALL_PLAYBACK.key());
-        String device = Choices.standing(rig, machine.id(), playback ? Direction.PLAYBACK : Direction.RECORDING, call)
+        Setting<?> role = Objects.requireNonNull(
+                Catalogue.find(Kind.MACHINE, finding.subject().elements().getLast()));
+        Direction direction = Machines.isForPlayback(role) ? Direction.PLAYBACK : Direction.RECORDING;
+        String device = Choices.standing(rig, machine.id(), direction, Machines.isForCalls(role))
                 .is();
         if (device.isEmpty()) {
             return;

@@ -201,9 +201,9 @@ public final class Questions {
     /** A default that something follows decides where all of that goes, so it is asked for first. */
     private static void defaults(Rig rig, Element machine, Map<Address, Question> into) {
         for (Setting<Choice> role : DEFAULTS) {
-            boolean call = role == Machines.CALL_PLAYBACK || role == Machines.CALL_RECORDING;
-            boolean playback = role == Machines.PLAYBACK || role == Machines.CALL_PLAYBACK;
-            Devices.Direction direction = playback ? Devices.Direction.PLAYBACK : Devices.Direction.RECORDING;
+            boolean call = Machines.isForCalls(role);
+            Devices.Direction direction =
+                    Machines.isForPlayback(role) ? Devices.Direction.PLAYBACK : Devices.Direction.RECORDING;
             Object now = machine.raw(role);
             boolean open = now == Unknown.UNKNOWN || !call && now == Choice.Special.UNSET;
             if (open && !DefaultFollowers.of(rig, machine.id(), direction, call).isEmpty()) {

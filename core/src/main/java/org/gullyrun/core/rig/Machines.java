@@ -67,6 +67,16 @@ public final class Machines {
                         : role.equals(CALL_PLAYBACK) ? CALL_PLAYBACK_ORDER : CALL_RECORDING_ORDER;
     }
 
+    /** Whether one of the four defaults is for calls. */
+    public static boolean isForCalls(Setting<?> role) {
+        return role.equals(CALL_PLAYBACK) || role.equals(CALL_RECORDING);
+    }
+
+    /** Whether one of the four defaults is where sound is played, not taken. */
+    public static boolean isForPlayback(Setting<?> role) {
+        return role.equals(PLAYBACK) || role.equals(CALL_PLAYBACK);
+    }
+
     static final List<Setting<?>> ALL = List.of(
             PLAYBACK,
             PLAYBACK_ORDER,

@@ -126,9 +126,9 @@ class RulesTest {
         assertTrue(found().containsKey("missing:music>live"), "−36 − 26 = −62 dBFS is below −60");
         set("in-music", Productions.INPUT_LEVEL, -17.0);
         assertFalse(found().containsKey("missing:music>live"), "−36 − 17 − 6 = −59 dBFS even in Panel");
-        set("music", Sources.LEVEL, -50.0);
+        set("in-music", Productions.INPUT_LEVEL, -3.0).set("music", Sources.LEVEL, -62.0);
         assertEquals(
-                "Music itself is at only −50 dBFS",
+                "Music itself is at only −62 dBFS",
                 finding("missing:music>live").words().cause());
     }
 

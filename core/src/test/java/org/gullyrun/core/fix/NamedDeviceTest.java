@@ -10,6 +10,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.graph.DefaultFollowers;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
@@ -56,6 +57,11 @@ class NamedDeviceTest {
                 .findFirst()
                 .orElseThrow(() -> new AssertionError(
                         reading.findings().stream().map(Finding::identity).toList()));
+        assertEquals(
+                follows == Choice.Special.DEFAULT,
+                !DefaultFollowers.of(rig.rig(), "desk-pc", Direction.PLAYBACK, false)
+                        .isEmpty(),
+                "a device is set for calls");
         assertEquals(
                 new Address("talk-out", Applications.PROGRAM_CHOICE.key()),
                 finding.evidence().settings().getLast());

@@ -68,9 +68,11 @@ public record Shown(
                 area(reading, Math.max(0, scene), List.of(PointId.of(outlet)), false, true);
             case Selection.OfElement(String element) -> {
                 SceneReading at = reading.scenes().get(Math.max(0, scene));
+                Set<String> parts = parts(reading.rig(), Set.of(element));
                 List<PointId> points = java.util.stream.IntStream.range(
                                 0, at.graph().points())
-                        .filter(p -> belongs(reading, at.graph().element(p), element))
+                        .filter(p -> element.equals(at.graph().element(p))
+                                || parts.contains(at.graph().element(p)))
                         .mapToObj(at.graph()::id)
                         .toList();
                 yield area(reading, Math.max(0, scene), points, true, true);
@@ -95,13 +97,6 @@ public record Shown(
         Set<PointId> there = new HashSet<>(points);
         there.removeIf(id -> graph.point(id) < 0);
         return there.isEmpty() ? NOTHING : new Shown(at, List.of(), there, segments, null, null, false);
-    }
-
-    /** Whether what an id names is an element or lives in it. */
-    private static boolean belongs(Reading reading, String id, String element) {
-        Element found = reading.rig().find(id);
-        return id.equals(element)
-                || found != null && reading.rig().program(found).id().equals(element);
     }
 
     /** What is drawn for a finding. */

@@ -4,7 +4,7 @@ import java.util.List;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.rig.Sentences;
 
-/** That a source is heard by a listener, by their names. */
+/** A source and a listener who hears it, or should or must not, by their names. */
 record Hearing(String source, String listener) {
     static Hearing of(CellReading cell) {
         return new Hearing(cell.source().name(), cell.outlet().name());

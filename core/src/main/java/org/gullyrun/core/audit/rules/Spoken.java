@@ -1,13 +1,13 @@
 package org.gullyrun.core.audit.rules;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.LowLevels;
 import org.gullyrun.core.flow.graph.PointKind;
-import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
@@ -17,18 +17,13 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
-import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
-import org.gullyrun.core.rig.ValueType;
 import org.jspecify.annotations.Nullable;
 
 /** Routes and circles as one reads them to the creator: what a program does with the sound, and which setting makes it do so. */
 final class Spoken {
     /** So many places of a route are named, where more tell it from another. */
     private static final int MOST = 3;
-
-    /** What a voice is entered at as a rule, dBFS. */
-    private static final double VOICE = -20;
 
     private Spoken() {}
 
@@ -159,45 +154,35 @@ final class Spoken {
                 : place(graph, last) + " listens to " + place(graph, taken) + ", which carries what it plays";
     }
 
-    /**
-     * Why a sound arrives so faintly: what takes the most from it on the way, and by which level if there is one; or that it is
-     * faint itself, where it is further below a voice than anything takes from it.
-     */
+    /** Why a sound arrives so faintly: the lowest of the levels on the way, what a microphone picks up, or its own level. */
     static String faint(FlowGraph graph, Element source, List<Integer> route) {
-        int weakest =
-                route.stream().min(Comparator.comparingDouble(graph::gain)).orElseThrow();
-        double level = source.or(Sources.LEVEL, VOICE);
-        if (level - VOICE < graph.gain(weakest)) {
-            return source.name() + Say.verb(source.name(), " itself is", " themselves are") + " at only "
-                    + Say.of(level, "dBFS");
+        Rig rig = graph.rig();
+        List<Address> low = LowLevels.of(graph, route);
+        if (!low.isEmpty()) {
+            return isAt(rig, low.getFirst());
         }
-        if (graph.isCoupling(weakest)) {
-            return "all that arrives is what " + place(graph, graph.to(weakest)) + " picks up of "
-                    + place(graph, graph.from(weakest));
-        }
-        String lowest = "every route is turned far down";
-        double least = 0;
-        for (Address at : SegmentSettings.of(graph, weakest)) {
-            Element element = graph.rig().find(at.element());
-            Setting<?> setting = element == null ? null : Catalogue.find(element.kind(), at.key());
-            if (element != null
-                    && setting != null
-                    && setting.type() instanceof ValueType.Number(String unit, double min, double max)
-                    && unit.equals("dB")
-                    && element.raw(setting) instanceof Double set
-                    && set < least) {
-                least = set;
-                Element program = graph.rig().program(element);
-                lowest = Sentences.noun(graph.rig(), element)
-                        + (program == element ? "" : " in " + program.name())
-                        + (setting.sub().isEmpty()
-                                ? " is at only "
-                                : " is on "
-                                        + Sentences.called("bus", graph.rig().name(setting.sub())) + " at only ")
-                        + Say.of(set, "dB");
-            }
-        }
-        return lowest;
+        return route.stream()
+                .filter(graph::isCoupling)
+                .findFirst()
+                .map(s -> "all that arrives is what " + place(graph, graph.to(s)) + " picks up of "
+                        + place(graph, graph.from(s)))
+                .orElse(
+                        source.get(Sources.LEVEL) instanceof Double level
+                                ? source.name() + Say.verb(source.name(), " itself is", " themselves are") + " at only "
+                                        + Say.of(level, "dBFS")
+                                : "the levels on the way add up to too little");
+    }
+
+    /** What a level is at: "strip Talk in Brookdesk is on bus Ears at only −40 dB". */
+    private static String isAt(Rig rig, Address at) {
+        Element element = rig.get(at.element());
+        Element program = rig.program(element);
+        String bus =
+                Objects.requireNonNull(Catalogue.find(element.kind(), at.key())).sub();
+        return Sentences.noun(rig, element)
+                + (program == element ? "" : " in " + program.name())
+                + (bus.isEmpty() ? " is at only " : " is on " + Sentences.called("bus", rig.name(bus)) + " at only ")
+                + Say.of(LowLevels.gain(rig, at), "dB");
     }
 
     /** Which program plays to which device, and whether because that is the default; empty where it plays nowhere. */

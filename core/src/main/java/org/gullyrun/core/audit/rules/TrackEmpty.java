@@ -16,7 +16,6 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Sentences;
 
 /** Does an output take a track that nothing feeds in any scene? */
 final class TrackEmpty implements Rule {
@@ -79,8 +78,7 @@ final class TrackEmpty implements Rule {
                 FindingBuilder told = FindingBuilder.of(id(), Severity.MINOR, output.id())
                         .title("Nothing goes to " + names
                                 + (names.contains(output.name()) ? "" : ", which " + output.name() + " takes"))
-                        .plain("In " + production.name() + ", nothing goes to " + names + ", so "
-                                + Sentences.called("output", output.name()) + " has silence there.")
+                        .plain("In " + production.name() + ", nothing goes to " + names + ", so there is only silence.")
                         .exact(
                                 "No source has an open route to " + names,
                                 context.scenes().size() > 1 ? "in any scene" : "")

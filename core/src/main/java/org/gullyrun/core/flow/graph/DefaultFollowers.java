@@ -10,6 +10,7 @@ import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -33,7 +34,8 @@ public final class DefaultFollowers {
     /**
      * The settings that lead to a default of a machine, or fall back to it, in the order of the rig.
      *
-     * @param call whether the default for calls is meant and not the plain one, which that for calls may stand on
+     * @param call whether the default for calls is meant and not the plain one; what follows that for calls follows the plain
+     *     one too, unless a device is set for calls
      */
     public static List<Address> of(Rig rig, String machine, Direction direction, boolean call) {
         DefaultFollowers followers = new DefaultFollowers(rig, machine, direction == Direction.PLAYBACK);
@@ -72,11 +74,15 @@ public final class DefaultFollowers {
         boolean follows = call
                 ? going.effective() == Choice.Special.CALL_DEFAULT
                 : going.effective() == Choice.Special.DEFAULT
-                        || going.effective() == Choice.Special.CALL_DEFAULT
+                        || going.effective() == Choice.Special.CALL_DEFAULT && !hasDeviceForCalls()
                         || going.fallsBack();
         if (follows) {
             add(holder, going.decidedBy());
         }
+    }
+
+    private boolean hasDeviceForCalls() {
+        return rig.get(machine).get(playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING) instanceof Choice.To;
     }
 
     private void addProcessors() {
