@@ -3,7 +3,9 @@ package org.gullyrun.core.audit;
 import java.util.AbstractList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.gullyrun.core.brief.Wishes;
@@ -173,6 +175,13 @@ public final class SceneReading {
         return start >= 0 && end >= 0 && flow.view().reachingOne(end)[start];
     }
 
+    /** The same, without any sound through the air: nobody leads a sound past a loudspeaker and a microphone by intent. */
+    public boolean leadsByWire(PointId from, PointId to) {
+        int start = graph.point(from);
+        int end = graph.point(to);
+        return start >= 0 && end >= 0 && flow.electricView().reachingOne(end)[start];
+    }
+
     /** The open segments, couplings included. */
     public OpenView view() {
         return flow.view();
@@ -319,6 +328,23 @@ public final class SceneReading {
                 graph.point(cell.source().id()),
                 graph.point(cell.outlet().id()),
                 gate);
+    }
+
+    /** The closed gates each of which alone, if opened, would let sound through from one point to another, not through the air. */
+    public Set<Gate> shutBetween(int from, int end) {
+        boolean[] comes = flow.electricView().reachedFrom(new int[] {from});
+        boolean[] leads = flow.electricView().reaching(new int[] {end});
+        Set<Gate> gates = new LinkedHashSet<>();
+        for (int s = 0; s < graph.segments(); s++) {
+            if (!graph.isOpen(s) && !graph.isCoupling(s) && comes[graph.from(s)] && leads[graph.to(s)]) {
+                List<Gate> closed =
+                        graph.gates(s).stream().filter(g -> !g.open()).toList();
+                if (closed.size() == 1) {
+                    gates.add(closed.getFirst());
+                }
+            }
+        }
+        return gates;
     }
 
     /** The first blocked route of a cell; without couplings where what arrives is only too faint. */

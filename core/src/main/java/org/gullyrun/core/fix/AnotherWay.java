@@ -123,7 +123,7 @@ final class AnotherWay {
     private List<List<Change>> inTheWay(Change.@Nullable Set choice, int from, int to) {
         List<List<Change>> all = new ArrayList<>();
         GateMoves moves = new GateMoves(rig, scene.key());
-        for (Gate gate : from < 0 || to < 0 ? List.<Gate>of() : MissingCandidates.between(scene, from, to)) {
+        for (Gate gate : from < 0 || to < 0 ? List.<Gate>of() : scene.shutBetween(from, to)) {
             all.add(moves.open(gate));
         }
         if (choice != null) {

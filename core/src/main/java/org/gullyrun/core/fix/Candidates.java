@@ -6,7 +6,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.stream.IntStream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Finding;
@@ -31,7 +30,6 @@ import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
@@ -112,9 +110,7 @@ final class Candidates {
             boolean mayClose = route.form() != Evidence.Form.BLOCKED
                     && reading.rule(finding).topic() != Topic.MISSING;
             for (int segment : lastFirst ? segments.reversed() : segments) {
-                if (scene.graph().isFallback(segment)) {
-                    backOnDevice(scene.graph().segmentElement(segment), moves);
-                }
+                backOnDevice(scene.graph().segmentElement(segment), moves);
                 List<Gate> gates = scene.graph().gates(segment);
                 for (Gate gate : lastFirst ? gates.reversed() : gates) {
                     if (gate.open() && mayClose && !isNeededByCall(gate)) {
@@ -137,15 +133,16 @@ final class Candidates {
         }
     }
 
-    /** What plays elsewhere because its device can't be used gets the device back. */
+    /** What plays elsewhere because its device, or the default that it follows, can't be used gets the device back. */
     private void backOnDevice(String output, GateMoves moves) {
         rig.find(output, Kind.APP_OUTPUT).ifPresent(o -> {
             Element program = rig.owner(o);
-            Element chosen = program == null
-                    ? null
-                    : rig.find(Choices.output(rig, program, o).device());
-            if (chosen != null) {
-                add(moves.usable(chosen));
+            if (program != null) {
+                Choices.Going going = Choices.output(rig, program, o);
+                Element chosen = rig.find(going.moved().isEmpty() ? going.device() : going.moved());
+                if (chosen != null && !Choices.usable(rig, chosen)) {
+                    add(moves.usable(chosen));
+                }
             }
         });
     }
@@ -194,35 +191,56 @@ final class Candidates {
     /** Every choice on an unwanted route, made otherwise. */
     private void elsewhere() {
         int at = finding.evidence().scene();
+        FlowGraph graph = reading.scenes().get(at).graph();
         ChoiceMoves moves = new ChoiceMoves(reading, at, this::add);
+        CaptureEach each = new CaptureEach(reading, at, this::add);
+        CaptureApart apart = new CaptureApart(graph, this::add);
         for (Evidence.Trace route : finding.evidence().routes()) {
             if (route.form() != Evidence.Form.BLOCKED) {
-                moves.along(route.in(reading.scenes().get(at).graph()));
+                List<Integer> segments = route.in(graph);
+                moves.along(segments);
+                if (reading.rule(finding).topic() != Topic.DOUBLE) { // of two copies one can simply be muted
+                    each.along(segments, rig.find(finding.subject().outlet()));
+                    apart.along(segments);
+                }
+                Headphones.instead(graph, segments, this::add);
             }
         }
         nextTrack();
     }
 
-    /** A listener to an output hears the lowest track that it takes: without that one, the next. */
+    /** A listener to an output hears the lowest track that it takes: without that one the next, or another one instead. */
     private void nextTrack() {
         Element outlet = rig.find(finding.subject().outlet(), Kind.OUTLET).orElse(null);
         Element output = outlet == null
                 ? null
                 : rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
-        if (outlet == null || output == null || outlet.get(Outlets.TRACK) != null) {
+        Integer heard = output == null ? null : Choices.lowestTrack(output);
+        if (outlet == null || output == null || heard == null || outlet.get(Outlets.TRACK) != null) {
             return;
         }
-        List<Integer> taken = IntStream.rangeClosed(
-                        1, rig.owner(output) instanceof Element in ? in.or(Productions.TRACKS, 1) : 1)
-                .filter(track -> Boolean.TRUE.equals(output.get(Productions.TAKES_TRACK.of(track))))
-                .boxed()
-                .toList();
-        if (taken.size() > 1) {
-            Change.Set without = Change.set(rig, output.id(), Productions.TAKES_TRACK.of(taken.getFirst()), false);
-            if (without != null) {
-                add(List.of(without));
+        Change.Set without =
+                Objects.requireNonNull(Change.set(rig, output.id(), Productions.TAKES_TRACK.of(heard), false));
+        if (Productions.ticked(output, Productions.TAKES_TRACK).size() > 1) {
+            add(List.of(without));
+        }
+        int tracks = rig.owner(output) instanceof Element production ? production.or(Productions.TRACKS, 1) : 1;
+        boolean mayMove =
+                reading.rule(finding).topic() == Topic.LEAK; // a copy comes along to another track, or all is lost
+        for (int track = 1; mayMove && track <= tracks; track++) {
+            Change.Set instead = Change.set(rig, output.id(), Productions.TAKES_TRACK.of(track), true);
+            if (instead != null && isWanted(track, output)) {
+                add(List.of(instead, without));
             }
         }
+    }
+
+    /** Whether anything is on a track of an output's production, and not what should not be heard there. */
+    private boolean isWanted(int track, Element output) {
+        PointId point = PointId.track(rig.program(output).id(), track);
+        PointId unwanted = PointId.of(finding.subject().source());
+        return reading.scenes().stream().anyMatch(scene -> scene.isFed(point))
+                && reading.scenes().stream().noneMatch(scene -> scene.leads(unwanted, point));
     }
 
     /** Of several unwanted routes all but one closed at once: each by the first, or last, gate that the one kept doesn't share. */
@@ -289,24 +307,25 @@ final class Candidates {
         List<Element> devices = rig.of(Kind.DEVICE).stream()
                 .filter(d -> d.get(Devices.DIRECTION) == Direction.PLAYBACK && machine.equals(d.get(Devices.MACHINE)))
                 .toList();
-        boolean hasMachine = rig.find(machine, Kind.MACHINE).isPresent();
-        String standing = Choices.fallbackDefault(rig, machine, Direction.PLAYBACK, false);
         for (Element output : Sources.outputs(rig, source)) {
-            boolean byDefault = output.get(Applications.PROGRAM_CHOICE) == Choice.Special.DEFAULT;
+            Choice now = output.get(Applications.PROGRAM_CHOICE);
+            Setting<Choice> role = Choices.followed(rig, machine, now, Direction.PLAYBACK);
+            boolean followersLeadOn =
+                    role != null && followersLeadOn(Choices.device(rig, machine, now, Direction.PLAYBACK));
             for (Element device : devices) {
                 Choice choice = Choice.to(device.id());
-                if (byDefault && hasMachine && (leadsOn(PointId.of(device.id())) || followersLeadOn(standing))) {
-                    one(Change.set(rig, machine, Machines.PLAYBACK, choice));
+                Change.Set byDefault = role == null ? null : Change.set(rig, machine, role, choice);
+                boolean leadsOn = leadsOn(PointId.of(device.id()));
+                if (leadsOn || followersLeadOn) {
+                    one(byDefault);
                 }
-                if (leadsOn(PointId.of(device.id()))) {
+                if (leadsOn) {
                     one(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice));
                 } else {
                     for (Element pass : passingOn(device)) {
                         Change.Set on = Change.set(rig, pass.id(), Links.PASS_ENABLED, true);
                         together(Change.set(rig, output.id(), Applications.PROGRAM_CHOICE, choice), on);
-                        together(
-                                byDefault && hasMachine ? Change.set(rig, machine, Machines.PLAYBACK, choice) : null,
-                                on);
+                        together(byDefault, on);
                     }
                 }
             }
@@ -319,7 +338,7 @@ final class Candidates {
         return rig.of(Kind.PASS_THROUGH).stream()
                 .filter(pass -> !pass.is(Links.PASS_ENABLED, true)
                         && pass.get(Links.PASS_FROM) instanceof String from
-                        && scene.leads(PointId.of(device.id()), PointId.of(from))
+                        && scene.leadsByWire(PointId.of(device.id()), PointId.of(from))
                         && pass.get(Links.PASS_TO) instanceof Choice.To(String end)
                         && leadsOn(PointId.of(end)))
                 .toList();
@@ -336,7 +355,7 @@ final class Candidates {
         return finding.scenes().stream()
                 .anyMatch(i -> reading.scenes()
                         .get(i)
-                        .leads(point, PointId.of(finding.subject().outlet())));
+                        .leadsByWire(point, PointId.of(finding.subject().outlet())));
     }
 
     /** Whether it gets there from what takes its sound from the default as it stands: that may follow the default. */

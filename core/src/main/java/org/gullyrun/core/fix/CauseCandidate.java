@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
 /** A change that may be a root cause: what it might fix, and once it has been made and audited, what it does. */
@@ -60,10 +61,10 @@ final class CauseCandidate {
     private final boolean restores;
 
     /** A candidate that has not been made. */
-    CauseCandidate(List<Change> changes, int number, boolean restores) {
+    CauseCandidate(Rig rig, List<Change> changes, int number, boolean restores) {
         this.changes = changes;
         this.number = number;
-        this.work = Work.of(changes);
+        this.work = Work.of(rig, changes);
         this.restores = restores;
     }
 

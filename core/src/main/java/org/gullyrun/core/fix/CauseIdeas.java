@@ -284,8 +284,8 @@ final class CauseIdeas {
 
     /** A candidate for a finding, weighed by what it may clear. */
     private CauseCandidate consider(List<Change> changes, Finding finding) {
-        CauseCandidate option =
-                known.computeIfAbsent(changes, c -> new CauseCandidate(c, thought++, fixes.restores(c)));
+        CauseCandidate option = known.computeIfAbsent(
+                changes, c -> new CauseCandidate(trials.now().rig(), c, thought++, fixes.restores(c)));
         if (!trials.isMade(option)) {
             if (option.fix != null || option.mayClear.isEmpty()) {
                 option.fix = null;

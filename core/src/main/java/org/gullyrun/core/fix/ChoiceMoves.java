@@ -24,7 +24,6 @@ import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
-import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
@@ -138,10 +137,6 @@ final class ChoiceMoves {
                 bySystem ? Applications.SYSTEM_CHOICE : Applications.PROGRAM_CHOICE,
                 machine(application),
                 Direction.PLAYBACK);
-        Element machine = rig.find(machine(application), Kind.MACHINE).orElse(null);
-        if (going.effective() == Choice.Special.DEFAULT && machine != null) {
-            set(machine, Machines.PLAYBACK, machine.id(), Direction.PLAYBACK);
-        }
     }
 
     /** A program listens to something else. */
@@ -215,6 +210,12 @@ final class ChoiceMoves {
                 .sorted(Comparator.comparingLong(Reaching::reach).reversed())
                 .limit(MOST)
                 .forEach(r -> one(Change.set(rig, element.id(), setting, Choice.to(r.device.id()))));
+        // A playback default isn't moved for an input that takes what plays there: all that plays would move with it.
+        boolean takesPlayed = element.kind() == Kind.INPUT && plain == Direction.PLAYBACK;
+        Setting<Choice> role = takesPlayed ? null : Choices.followed(rig, machine, now, plain);
+        if (role != null) {
+            set(rig.get(Objects.requireNonNull(machine)), role, machine, plain, reach);
+        }
         GateMoves gates = new GateMoves(rig, scene.key());
         for (Element off : devices) {
             List<Change> usable = Choices.usable(rig, off) ? List.of() : gates.usable(off);
@@ -240,7 +241,7 @@ final class ChoiceMoves {
         List<Element> listeners = rig.of(Kind.OUTLET);
         long reach = 0;
         for (int i = 0; start >= 0 && i < listeners.size(); i++) {
-            if (scene.view().reachingOne(scene.outletPoint(i))[start]) {
+            if (scene.electricView().reachingOne(scene.outletPoint(i))[start]) {
                 reach += lacking.contains(listeners.get(i).id()) ? MISSES : 1;
             }
         }
@@ -253,7 +254,7 @@ final class ChoiceMoves {
         if (end < 0) {
             return 0;
         }
-        boolean[] reaching = scene.view().reachingOne(end);
+        boolean[] reaching = scene.electricView().reachingOne(end);
         List<Element> sources = rig.of(Kind.SOURCE);
         long reach = 0;
         for (int i = 0; i < sources.size(); i++) {

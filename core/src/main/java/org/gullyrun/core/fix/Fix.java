@@ -14,6 +14,7 @@ import org.gullyrun.core.rig.Change;
  * @param sideEffects what else listeners notice
  * @param restores whether it puts everything it changes back as it was when all was well
  * @param merit what it is ranked by
+ * @param work how much there is to do
  */
 public record Fix(
         List<Change> changes,
@@ -22,7 +23,8 @@ public record Fix(
         List<String> created,
         SideEffects sideEffects,
         boolean restores,
-        Merit merit) {
+        Merit merit,
+        Work work) {
     public Fix {
         changes = List.copyOf(changes);
         cleared = List.copyOf(cleared);
@@ -37,11 +39,6 @@ public record Fix(
     /** Whether nothing else happens by it, no finding and no other sound anywhere. */
     public boolean isClean() {
         return created.isEmpty() && sideEffects.isEmpty();
-    }
-
-    /** How much there is to do. */
-    Work work() {
-        return Work.of(changes);
     }
 
     /** What it clears and costs, in one line. */

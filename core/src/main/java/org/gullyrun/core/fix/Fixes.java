@@ -38,6 +38,8 @@ public final class Fixes {
 
     /** Of so many choices, each with a gate opened, as many are tried where nothing else helps. */
     private static final int MOST_BOTH = 40;
+    /** Of more changes than this, none does anything much without the others. */
+    private static final int MOST_PARTS = 3;
     /** Of what clears a finding and does harm, so many are told. */
     private static final int MOST_CLEARING = 6;
 
@@ -117,15 +119,15 @@ public final class Fixes {
     }
 
     /**
-     * Every change that is an idea for some findings, or part of one, and which of these it may clear by itself: too many rather
-     * than too few.
+     * Every change that is an idea for some findings, or part of a small one, and which of these it may clear by itself: too many
+     * rather than too few.
      */
     public Map<Change, Set<String>> mayClear(Reading reading, List<Finding> findings) {
         Map<Change, Set<String>> all = new LinkedHashMap<>();
         AffectedFindings touched = new AffectedFindings(reading);
         for (Finding finding : findings) {
             for (List<Change> changes : candidates(reading, finding)) {
-                for (Change change : changes) {
+                for (Change change : changes.size() > MOST_PARTS ? List.<Change>of() : changes) {
                     all.computeIfAbsent(
                                     change,
                                     c -> touched.by(List.of(c), findings).stream()
@@ -262,13 +264,27 @@ public final class Fixes {
             }
             Made made = made(reading, changes, finding);
             if (made != null && clears(made, finding) && made.fix.isSafe()) {
-                fixes.add(made.fix);
-                fixes.sort(RANK);
+                add(made.fix, fixes);
                 progress.accept(fixes);
             } else if (made != null && finding.isBad()) {
                 pairs.add(made);
             }
         }
+    }
+
+    /** Adds a fix, best first, unless a part of it does as much. */
+    static void add(Fix fix, List<Fix> fixes) {
+        if (fixes.stream().noneMatch(other -> isPartOf(other, fix))) {
+            fixes.removeIf(other -> isPartOf(fix, other));
+            fixes.add(fix);
+            fixes.sort(RANK);
+        }
+    }
+
+    private static boolean isPartOf(Fix part, Fix whole) {
+        return part.changes().size() < whole.changes().size()
+                && part.merit().worth() >= whole.merit().worth()
+                && whole.changes().containsAll(part.changes());
     }
 
     /** Whether changes that were made clear a finding. */
@@ -325,7 +341,8 @@ public final class Fixes {
                         outcome.created(),
                         effects,
                         restores(changes),
-                        merit),
+                        merit,
+                        Work.of(before.rig(), changes)),
                 after);
     }
 }

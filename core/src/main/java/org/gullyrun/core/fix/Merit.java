@@ -3,16 +3,20 @@ package org.gullyrun.core.fix;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.route.OpenView;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -29,6 +33,8 @@ import org.jspecify.annotations.Nullable;
  * @param newly how many deliveries come that may be heard and weren't
  * @param namesakes how many of the devices that it chooses are named after what is led there, a strip Music or a source Music to
  *     Mixer music in
+ * @param idle where devices are chosen, how many buses and processors carry sound then that nobody hears: what was built is meant
+ *     to be used
  * @param crowd of what was missing, how many sources get to the devices that it chooses, itself among them
  * @param company how far the source's route to its listener is that of the listener's other sources: the segments from the
  *     listener back that both have, summed up over the others; 0 where the finding is not about a source
@@ -42,11 +48,13 @@ record Merit(
         int disturbance,
         int newly,
         int namesakes,
+        int idle,
         int crowd,
         int company) {
 
-    /** Of fixes that do as much and take as much: names that go together, least that is new, few at a device, the usual way. */
+    /** Of fixes that do as much and take as much: names that go together, nothing built in vain, least that is new, few at a device, the usual way. */
     static final Comparator<Merit> ALIKE = Comparator.comparingInt((Merit m) -> -m.namesakes)
+            .thenComparingInt(m -> m.idle)
             .thenComparingInt(m -> m.newly)
             .thenComparingInt(m -> m.crowd)
             .thenComparingInt(m -> -m.company);
@@ -85,6 +93,7 @@ record Merit(
                 effects.count(SideEffects.Sort.LESS),
                 effects.count(SideEffects.Sort.NEW),
                 namesakes(after.rig(), changes),
+                on != null && changes.stream().anyMatch(c -> chosen(after.rig(), c) != null) ? idle(after, on) : 0,
                 on != null && before.rule(on).topic() == Topic.MISSING ? crowd(after, changes, on) : 0,
                 on == null ? 0 : company(after, on));
     }
@@ -118,6 +127,24 @@ record Merit(
     private static int namesakes(Rig rig, List<Change> changes) {
         return (int) changes.stream()
                 .filter(c -> chosen(rig, c) instanceof Element device && Namesakes.are(rig, c.element(), device))
+                .count();
+    }
+
+    /** How many buses, and devices that a processor offers, carry sound that no listener hears, in the scene of a finding. */
+    private static int idle(Reading after, Finding finding) {
+        Rig rig = after.rig();
+        FlowGraph graph = after.scenes().get(finding.evidence().scene()).graph();
+        OpenView view = after.scenes().get(finding.evidence().scene()).view();
+        boolean[] carries = view.reachedFrom(graph.sources());
+        boolean[] heard = view.reaching(rig.of(Kind.OUTLET).stream()
+                .mapToInt(o -> graph.point(o.id()))
+                .filter(p -> p >= 0)
+                .toArray());
+        return (int) Stream.concat(
+                        rig.of(Kind.BUS).stream().map(Element::id),
+                        rig.of(Kind.PROCESSOR).stream().map(p -> p.or(Links.PROCESSOR_TO, "")))
+                .mapToInt(graph::point)
+                .filter(p -> p >= 0 && carries[p] && !heard[p])
                 .count();
     }
 

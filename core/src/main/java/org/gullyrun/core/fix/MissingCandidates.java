@@ -6,7 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import org.gullyrun.core.audit.CellReading;
@@ -14,6 +14,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Topic;
+import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.Gate;
@@ -21,17 +22,15 @@ import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
-import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Ids;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.gullyrun.core.rig.Sources;
+import org.gullyrun.core.rig.Setting;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -111,7 +110,7 @@ final class MissingCandidates {
         for (int i : finding.scenes()) {
             SceneReading scene = reading.scenes().get(i);
             GateMoves moves = new GateMoves(rig, scene.key());
-            for (Gate gate : between(scene, scene.sourcePoint(row), scene.outletPoint(column))) {
+            for (Gate gate : scene.shutBetween(scene.sourcePoint(row), scene.outletPoint(column))) {
                 if (gates.add(gate)) {
                     to.accept(moves.open(gate));
                 }
@@ -124,24 +123,6 @@ final class MissingCandidates {
                 .forEach(scenes::always);
     }
 
-    /** The closed gates each of which alone, if opened, would let sound through from one point to another. */
-    static Set<Gate> between(SceneReading scene, int from, int end) {
-        FlowGraph graph = scene.graph();
-        boolean[] comes = scene.view().reachedFrom(new int[] {from});
-        boolean[] leads = scene.view().reaching(new int[] {end});
-        Set<Gate> gates = new LinkedHashSet<>();
-        for (int s = 0; s < graph.segments(); s++) {
-            if (!graph.isOpen(s) && comes[graph.from(s)] && leads[graph.to(s)]) {
-                List<Gate> closed =
-                        graph.gates(s).stream().filter(g -> !g.open()).toList();
-                if (closed.size() == 1) {
-                    gates.add(closed.getFirst());
-                }
-            }
-        }
-        return gates;
-    }
-
     /** Of a listener to an output: the output takes a track that the source is on. */
     private void taken(int at) {
         Element output = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
@@ -150,7 +131,9 @@ final class MissingCandidates {
             return;
         }
         for (int track = 1; track <= production.or(Productions.TRACKS, 1); track++) {
-            boolean on = reading.scenes().get(at).leads(PointId.of(source.id()), PointId.track(production.id(), track));
+            boolean on = reading.scenes()
+                    .get(at)
+                    .leadsByWire(PointId.of(source.id()), PointId.track(production.id(), track));
             Change.Set take = on ? Change.set(rig, output.id(), Productions.TAKES_TRACK.of(track), true) : null;
             if (take != null) {
                 to.accept(List.of(take));
@@ -158,25 +141,25 @@ final class MissingCandidates {
         }
     }
 
-    /** Strips and inputs that lead to the listener take a device that the source reaches. */
+    /** Strips and inputs that lead to the listener take a device that the source reaches; where they follow a default, by that. */
     private void feeds(int at) {
         SceneReading scene = reading.scenes().get(at);
         PointId end = PointId.of(outlet.id());
         List<Element> reached = reached(scene);
         for (Element strip : rig.of(Kind.STRIP)) {
-            if (scene.leads(PointId.of(strip.id()), end)) {
+            if (scene.leadsByWire(PointId.of(strip.id()), end)) {
                 String machine = rig.owner(strip) instanceof Element mixer ? mixer.get(Mixers.MACHINE) : null;
                 reached.stream()
                         .filter(d -> Objects.equals(d.get(Devices.MACHINE), machine))
-                        .forEach(d -> one(Change.set(rig, strip.id(), Mixers.FEED, Choice.to(d.id()))));
+                        .forEach(d -> take(strip, Mixers.FEED, machine, d));
                 processed(strip, machine, reached);
             }
         }
         for (Element processor : rig.of(Kind.PROCESSOR)) {
-            if (scene.leads(PointId.of(processor.or(Links.PROCESSOR_TO, processor.id())), end)) {
+            if (scene.leadsByWire(PointId.of(processor.or(Links.PROCESSOR_TO, processor.id())), end)) {
                 reached.stream()
                         .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.RECORDING)
-                        .forEach(d -> one(Change.set(rig, processor.id(), Links.PROCESSOR_FROM, Choice.to(d.id()))));
+                        .forEach(d -> take(processor, Links.PROCESSOR_FROM, processor.get(Links.PROCESSOR_MACHINE), d));
             }
         }
         inputsTake(scene, reached);
@@ -191,22 +174,33 @@ final class MissingCandidates {
                     ? Devices.Direction.PLAYBACK
                     : takes == Productions.Takes.RECORDING ? Devices.Direction.RECORDING : null;
             if (direction != null
-                    && scene.leads(PointId.of(input.id()), PointId.of(outlet.id()))
+                    && scene.leadsByWire(PointId.of(input.id()), PointId.of(outlet.id()))
                     && !others.besides(input).get(row)) {
                 String machine =
                         rig.owner(input) instanceof Element production ? production.get(Productions.MACHINE) : null;
                 reached.stream()
                         .filter(d -> d.get(Devices.DIRECTION) == direction
                                 && Objects.equals(d.get(Devices.MACHINE), machine))
-                        .forEach(d -> one(Change.set(rig, input.id(), Productions.DEVICE, Choice.to(d.id()))));
+                        .forEach(d -> take(input, Productions.DEVICE, machine, d));
             }
+        }
+    }
+
+    /** A choice set to a device; where it follows a default of its computer, also that default. */
+    private void take(Element element, Setting<Choice> setting, @Nullable String machine, Element device) {
+        Choice choice = Choice.to(device.id());
+        one(Change.set(rig, element.id(), setting, choice));
+        Setting<Choice> role = Choices.followed(
+                rig, machine, element.get(setting), device.or(Devices.DIRECTION, Devices.Direction.PLAYBACK));
+        if (role != null && machine != null) {
+            one(Change.set(rig, machine, role, choice));
         }
     }
 
     /** The devices that the source reaches, those first that hold most of its way and little else. */
     private List<Element> reached(SceneReading scene) {
         return rig.of(Kind.DEVICE).stream()
-                .filter(d -> scene.leads(PointId.of(source.id()), PointId.of(d.id())))
+                .filter(d -> scene.leadsByWire(PointId.of(source.id()), PointId.of(d.id())))
                 .sorted(Comparator.comparingLong((Element d) -> others(scene, d))
                         .thenComparing(Comparator.comparingInt((Element d) -> stepsTo(scene, d))
                                 .reversed()))
@@ -261,7 +255,7 @@ final class MissingCandidates {
                 .filter(d -> d.get(Devices.DIRECTION) == Devices.Direction.PLAYBACK
                         && !d.is(Devices.VIRTUAL, false)
                         && Objects.equals(d.get(Devices.MACHINE), machine)
-                        && reading.scenes().get(at).leads(PointId.of(source.id()), PointId.of(d.id())))
+                        && reading.scenes().get(at).leadsByWire(PointId.of(source.id()), PointId.of(d.id())))
                 .limit(MOST)
                 .forEach(d -> one(Change.set(rig, outlet.id(), Outlets.DEVICE, Choice.to(d.id()))));
     }
@@ -318,40 +312,24 @@ final class MissingCandidates {
     }
 
     /**
-     * An input of its own for the source's program or microphone, on the track that the listener hears.
+     * An input of its own for the source's program or microphone: on all tracks whose listeners lack it, or on the one that the
+     * listener hears.
      *
      * @param another even where there is one already
      */
     private void newInput(boolean another) {
         Element output = rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
         Element production = output == null ? null : rig.owner(output);
-        Element application = Sources.application(rig, source);
-        Element at = application == null ? rig.find(source.get(Sources.AT)) : application;
-        if (output == null || production == null || at == null) {
+        Element at = NewInputs.start(rig, source);
+        Integer track = production == null ? null : NewInputs.track(rig, production, outlet);
+        if (production == null || at == null || track == null || !another && NewInputs.isTaken(rig, production, at)) {
             return;
         }
-        SortedSet<Integer> taken = Productions.ticked(output, Productions.TAKES_TRACK);
-        Integer track = outlet.get(Outlets.SORT) == Outlets.Sort.TRACK
-                ? outlet.get(Outlets.TRACK)
-                : taken.isEmpty() ? null : taken.first();
-        boolean program = at.kind() == Kind.APPLICATION;
-        boolean microphone = at.kind() == Kind.DEVICE && at.get(Devices.DIRECTION) == Devices.Direction.RECORDING;
-        boolean there = rig.in(production.id(), Kind.INPUT).stream()
-                .anyMatch(i -> Productions.programs(rig, i).contains(at)
-                        || i.get(Productions.DEVICE) instanceof Choice.To(String id) && id.equals(at.id()));
-        if (track == null || there && !another || !program && !microphone) {
-            return;
+        Set<Integer> tracks =
+                new TreeSet<>(NewInputs.tracks(reading, production, at, cell -> cell.verdict() == Verdict.MISSING));
+        tracks.add(track);
+        for (Set<Integer> on : new LinkedHashSet<>(List.of(tracks, Set.of(track)))) {
+            to.accept(List.of(new Change.Add(NewInputs.of(production, at, on, id -> rig.find(id) != null))));
         }
-        Element input = Element.of(Kind.INPUT, Ids.from("in " + at.name(), i -> rig.find(i) != null))
-                .with(Common.name(Kind.INPUT), at.name())
-                .with(Productions.INPUT_OF, production.id())
-                .with(Productions.ALWAYS, true)
-                .with(Productions.TRACK.of(track), true);
-        to.accept(List.of(new Change.Add(
-                program
-                        ? input.with(Productions.TAKES, Productions.Takes.APPLICATION)
-                                .with(Productions.APPLICATION, at.id())
-                        : input.with(Productions.TAKES, Productions.Takes.RECORDING)
-                                .with(Productions.DEVICE, Choice.to(at.id())))));
     }
 }

@@ -269,8 +269,7 @@ final class Pairs {
             }
         }
         if (best != null) {
-            found.add(best);
-            found.sort(Fixes.RANK);
+            Fixes.add(best, found);
             progress.accept(found);
         }
     }

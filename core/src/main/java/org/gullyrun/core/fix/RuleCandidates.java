@@ -18,6 +18,7 @@ import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.flow.graph.PointId;
 import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
@@ -249,14 +250,15 @@ final class RuleCandidates {
         });
     }
 
-    /** Of a wireless headset another microphone, so that it goes back to full quality. */
+    /** Of a wireless headset another microphone that picks something up, so that it goes back to full quality. */
     private void otherMicrophone() {
         Element worn = rig.get(first());
         for (Element application : addresses(Applications.INPUT)) {
             for (Element device : rig.of(Kind.DEVICE)) {
                 if (device.get(Devices.DIRECTION) == Direction.RECORDING
                         && Objects.equals(device.get(Devices.MACHINE), worn.get(Devices.MACHINE))
-                        && !device.id().equals(worn.id())) {
+                        && !device.id().equals(worn.id())
+                        && reading.scenes().stream().anyMatch(scene -> scene.isFed(PointId.of(device.id())))) {
                     set(application, Applications.INPUT, Choice.to(device.id()));
                 }
             }

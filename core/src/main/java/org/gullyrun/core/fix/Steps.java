@@ -1,10 +1,15 @@
 package org.gullyrun.core.fix;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 
@@ -24,9 +29,18 @@ final class Steps {
 
     /** The steps as one sentence. A program that all of them are about is named once. */
     static String of(Rig rig, Rig changed, List<Change> changes) {
-        List<String> steps = changes.stream()
-                .map(c -> Sentences.say(c instanceof Change.Add ? changed : rig, c))
-                .toList();
+        List<String> steps = new ArrayList<>();
+        Map<String, List<Element>> inputs = new LinkedHashMap<>();
+        for (Change change : changes) {
+            if (change instanceof Change.Add(Element what) && what.kind() == Kind.INPUT) {
+                String where = changed.program(what).id() + Sentences.onTracks(changed, what);
+                inputs.computeIfAbsent(where, x -> new ArrayList<>()).add(what);
+            } else if (!isSaidWithAnother(change, changes)) {
+                steps.add(Sentences.say(change instanceof Change.Add ? changed : rig, change)
+                        + insteadOf(rig, change, changes));
+            }
+        }
+        inputs.values().forEach(alike -> steps.add(Sentences.addInputs(changed, alike)));
         String restart = changes.stream()
                 .filter(c -> c instanceof Change.Set)
                 .map(c -> rig.program(rig.get(c.element())))
@@ -35,6 +49,32 @@ final class Steps {
                 .distinct()
                 .collect(Collectors.joining(" and "));
         return joined(steps) + (restart.isEmpty() ? "" : ", then restart " + restart);
+    }
+
+    /** Whether a track is taken off an output that takes another one instead. */
+    private static boolean isSaidWithAnother(Change change, List<Change> all) {
+        return isTrack(change, false)
+                && all.stream().anyMatch(c -> c.element().equals(change.element()) && isTrack(c, true));
+    }
+
+    /** Of a track that an output takes: " instead of track live", if it gives up another one for it. */
+    private static String insteadOf(Rig rig, Change change, List<Change> all) {
+        return !isTrack(change, true)
+                ? ""
+                : all.stream()
+                        .filter(c -> c.element().equals(change.element()) && isTrack(c, false))
+                        .map(c -> Sentences.called(
+                                "track", Sentences.sub(rig, rig.get(c.element()), ((Change.Set) c).setting())))
+                        .collect(Collectors.collectingAndThen(
+                                Collectors.toList(),
+                                tracks -> tracks.isEmpty() ? "" : " instead of " + Sentences.list(tracks)));
+    }
+
+    private static boolean isTrack(Change change, boolean on) {
+        return change instanceof Change.Set set
+                && set.setting().kind() == Kind.OUTPUT
+                && set.setting().familyKey().equals(Productions.TAKES_TRACK.key())
+                && Boolean.valueOf(on).equals(set.to());
     }
 
     /** Several steps as one sentence. */

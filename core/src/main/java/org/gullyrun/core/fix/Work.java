@@ -5,9 +5,11 @@ import java.util.Set;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
 
 /**
  * How much there is to do for a list of changes, which can be said without trying them.
@@ -16,7 +18,7 @@ import org.gullyrun.core.rig.Productions;
  * @param effort how much is built anew rather than put right: 3 for what is added or removed, 2 for a choice that is moved
  *     from one thing to another and for an input put into every scene or into a group, 1 for something wired where it was not or brought
  *     into one scene; nothing for what is unmuted, turned up or completed
- * @param depth how deep it reaches: a program's own setting 0, a default 1, a system setting 2
+ * @param depth how deep it reaches: a program's own setting 0, a default 1, a system setting or a device muted 2
  */
 public record Work(boolean cutsAtStart, int effort, int depth) {
     /** What leads sound somewhere by design, other than what is switched off for a moment. */
@@ -37,6 +39,20 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
             depth = Math.max(depth, depth(change));
         }
         return new Work(cuts, effort, depth);
+    }
+
+    /** The same in a rig: an input on a cue that nothing else is on is more than one beside others. */
+    static Work of(Rig rig, List<Change> changes) {
+        Work plain = of(changes);
+        int firstOnCue = (int) changes.stream()
+                .filter(c -> c instanceof Change.Set set
+                        && set.setting().equals(Productions.CUE)
+                        && Boolean.TRUE.equals(set.to()))
+                .map(c -> rig.owner(rig.get(c.element())))
+                .filter(production -> production != null
+                        && rig.in(production.id(), Kind.INPUT).stream().noneMatch(i -> i.is(Productions.CUE, false)))
+                .count();
+        return new Work(plain.cutsAtStart, plain.effort + 2 * firstOnCue, plain.depth);
     }
 
     /** Whether a change adds something that wasn't there; what is brought into a scene was. */
@@ -77,7 +93,8 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
             return 0;
         }
         boolean system = set.setting().equals(Applications.SYSTEM_CHOICE)
-                || set.setting().equals(Applications.INPUT_SYSTEM);
+                || set.setting().equals(Applications.INPUT_SYSTEM)
+                || set.setting().equals(Devices.MUTED);
         return set.setting().kind() == Kind.MACHINE ? 1 : system ? 2 : 0;
     }
 }

@@ -29,9 +29,7 @@ public final class Sentences {
             case Change.Remove(Element what)
             when what.kind() == Kind.ENTRY ->
                 "In " + rig.program(what).name() + ", take " + brought(rig, what) + " out of " + sceneOf(rig, what);
-            case Change.Add(Element what)
-            when what.kind() == Kind.INPUT ->
-                "In " + rig.program(what).name() + ", add an input that captures " + what.name() + onTracks(rig, what);
+            case Change.Add(Element what) when what.kind() == Kind.INPUT -> addInputs(rig, List.of(what));
             case Change.Add(Element what) when what.kind() == Kind.APP_OUTPUT -> "Add " + OutputNames.whole(rig, what);
             case Change.Remove(Element what)
             when what.kind() == Kind.APP_OUTPUT -> "Remove " + OutputNames.whole(rig, what);
@@ -90,8 +88,17 @@ public final class Sentences {
         };
     }
 
-    /** The tracks of an input as the end of a sentence, by what they are for. */
-    private static String onTracks(Rig rig, Element input) {
+    /** One sentence without a full stop that tells a person to add inputs of one program that are on the same tracks. */
+    public static String addInputs(Rig rig, List<Element> inputs) {
+        Element first = inputs.getFirst();
+        return "In " + rig.program(first).name() + ", add an input "
+                + (inputs.size() == 1 ? "that captures " : "each for ")
+                + list(inputs.stream().map(Element::name).toList())
+                + onTracks(rig, first);
+    }
+
+    /** The tracks of an input as the end of a sentence, by what they are for: ", on track live and track archive". */
+    public static String onTracks(Rig rig, Element input) {
         List<String> names = Productions.ticked(input, Productions.TRACK).stream()
                 .map(n -> called("track", trackName(rig, rig.owner(input), String.valueOf(n))))
                 .toList();

@@ -48,7 +48,7 @@ public final class Texts {
             "\\b(What is the|Is [^?]*) (what|when|belongs|keeps|stands|must|has to)\\b",
             "\\{\\w+\\}", // nothing was put in
             "REDACTED|\\wException\\b|\\bnull\\b", // words of a library or of the code
-            "(?<!(input|strip|bus|track|desk) )\\b(Guests|Chimes|Clips|Effects|ears) (is|has|hears|gets|goes|comes|misses)\\b",
+            "(?<!(input|strip|bus|track|desk|Input|Strip|Bus|Track) )\\b(Guests|Chimes|Clips|Effects|ears) (is|has|hears|gets|goes|comes|misses)\\b",
             "(?<!--)\\b[Oo]utlets?\\b", // a listener: that is what the files and the code call it
             "\\b[Aa]pplications?\\b", // a program
             "\\b[Mm]achines?\\b", // a computer

@@ -12,6 +12,8 @@ import org.gullyrun.core.audit.Rule;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Complaint.What;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Sentences;
 
 /** Is something set to a device that cannot be used, so that sound takes the default instead? */
@@ -45,7 +47,7 @@ final class DeviceFallback implements Rule {
     public List<Finding> check(AuditContext context) {
         List<Finding> findings = new ArrayList<>();
         DeviceUse.of(context.rig()).forEach((device, use) -> {
-            if (!use.fallbacks().isEmpty()) {
+            if (!use.fallbacks().isEmpty() && !isToldOfItsEngine(context, device)) {
                 List<MissingPair> hanging = context.hangingOn(device, "usable");
                 String name = context.rig().name(DeviceUse.id(device));
                 String state = DeviceUse.state(context.rig(), device);
@@ -84,5 +86,14 @@ final class DeviceFallback implements Rule {
             }
         });
         return findings;
+    }
+
+    /** Whether a device is only missing because its mixer or processor doesn't run, and that is a finding already. */
+    private static boolean isToldOfItsEngine(AuditContext context, String device) {
+        Address running = Choices.lacksOnlyItsEngine(context.rig(), device)
+                ? DeviceUse.running(context.rig(), context.rig().get(device))
+                : null;
+        return running != null
+                && !context.hangingOn(running.element(), running.key()).isEmpty();
     }
 }

@@ -8,6 +8,7 @@ import org.gullyrun.core.audit.MissingPair;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
@@ -200,6 +201,15 @@ final class DeviceUse {
                 .toList();
     }
 
+    /** The switch that starts what offers a device; null if nothing of the rig does. */
+    static @Nullable Address running(Rig rig, Element device) {
+        Element engine = rig.find(device.get(Devices.PROVIDED_BY));
+        Capabilities.Engine runs = engine == null ? null : Capabilities.engine(engine.kind());
+        return engine == null || runs == null
+                ? null
+                : new Address(engine.id(), runs.running().key());
+    }
+
     /** The settings that make the device usable again, where it is there at all, and those that name it. */
     static Address[] evidence(Rig rig, String device, Use use) {
         List<Address> all = new ArrayList<>();
@@ -212,6 +222,9 @@ final class DeviceUse {
             }
             if (!d.is(Devices.PERMITTED, true)) {
                 all.add(new Address(device, Devices.PERMITTED.key()));
+            }
+            if (Choices.lacksOnlyItsEngine(rig, device) && running(rig, d) instanceof Address start) {
+                all.add(start);
             }
         });
         all.addAll(use.settings());

@@ -111,7 +111,7 @@ final class Leak extends PairRule {
                 >= cell.delivery().strongestGain() - context.thresholds().of(Threshold.COPY_WITHIN) - 1e-9;
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
-        figures.add(new Figure("runs", cell.delivery().routes(), ""));
+        figures.add(new Figure("routes", cell.delivery().routes(), ""));
         if (twice) {
             figures.add(new Figure("apart", cell.delivery().copyApart(), "ms"));
         }

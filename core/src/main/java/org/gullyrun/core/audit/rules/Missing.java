@@ -34,6 +34,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Does a must have no open route, or only one too faint? */
 final class Missing implements Rule {
+    /** So many shut ways are named. */
+    private static final int MOST_SHUT = 3;
+
     @Override
     public String id() {
         return "missing";
@@ -127,7 +130,10 @@ final class Missing implements Rule {
                                                         : source + Say.verb(source, " isn't", " aren't")
                                                                 + " connected to " + outlet)
                                         + in,
-                                ": " + cause),
+                                ": " + cause
+                                        + (cell.tooFaint()
+                                                ? shut(context.scenes().get(scene), cell)
+                                                : "")),
                         cause,
                         sort == Outlets.Sort.EARS
                                 ? hearer(pair.outlet()) + Say.verb(hearer(pair.outlet()), " doesn't", " don't")
@@ -136,6 +142,20 @@ final class Missing implements Rule {
                 evidence,
                 figures,
                 Say.assumed(context.scenes().get(scene).graph(), route.segments()));
+    }
+
+    /** What is shut that would let something properly through, where it only comes through the air: ". Strip Talk is off bus Ears". */
+    private static String shut(SceneReading scene, CellReading cell) {
+        FlowGraph graph = scene.graph();
+        List<Integer> route = cell.delivery().strongest();
+        if (route.isEmpty() || route.stream().noneMatch(graph::isCoupling)) {
+            return "";
+        }
+        List<String> gates = scene.shutBetween(graph.from(route.getFirst()), graph.to(route.getLast())).stream()
+                .limit(MOST_SHUT)
+                .map(Gate::why)
+                .toList();
+        return gates.isEmpty() ? "" : ". " + Sentences.capitalized(Sentences.list(gates));
     }
 
     /** Who doesn't hear it: the person who wears the ears, if it is known who. */

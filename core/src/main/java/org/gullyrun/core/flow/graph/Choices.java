@@ -136,6 +136,26 @@ public final class Choices {
         return preferred(rig, m, plain, playback ? Machines.PLAYBACK_ORDER : Machines.RECORDING_ORDER, direction);
     }
 
+    /**
+     * The default of a machine that a choice follows; null if it follows none. Where nothing is set for calls, those follow the
+     * plain default.
+     */
+    public static @Nullable Setting<Choice> followed(
+            Rig rig, @Nullable String machine, @Nullable Choice choice, Direction direction) {
+        Element m = rig.find(machine, Kind.MACHINE).orElse(null);
+        if (m == null || !(choice instanceof Choice.Special special)) {
+            return null;
+        }
+        boolean playback = direction == Direction.PLAYBACK || special == Choice.Special.PLAYBACK_DEFAULT;
+        Setting<Choice> plain = playback ? Machines.PLAYBACK : Machines.RECORDING;
+        Setting<Choice> forCalls = playback ? Machines.CALL_PLAYBACK : Machines.CALL_RECORDING;
+        return switch (special) {
+            case DEFAULT, PLAYBACK_DEFAULT -> plain;
+            case CALL_DEFAULT -> m.get(forCalls) instanceof Choice.To ? forCalls : plain;
+            case NOTHING, UNSET -> null;
+        };
+    }
+
     /** The device that is set, or if that can't be used the first usable one of an order; none usable, the one that is set. */
     private static Default preferred(
             Rig rig, Element machine, @Nullable Choice chosen, Setting<List<String>> order, Direction direction) {

@@ -1,0 +1,120 @@
+package org.gullyrun.core.fix;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.gullyrun.core.flow.graph.Choices;
+import org.gullyrun.core.flow.graph.FlowGraph;
+import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Devices;
+import org.gullyrun.core.rig.Devices.Direction;
+import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Kind;
+import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Productions;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where an input takes everything that plays on a device, one program stays there and all others play to a cable of their own,
+ * which the input takes instead and lets be heard on cue.
+ */
+final class CaptureApart {
+    /** Of cables that nothing plays to so many are tried. */
+    private static final int MOST = 2;
+
+    private final FlowGraph graph;
+    private final Rig rig;
+    private final Consumer<List<Change>> to;
+
+    /** Looks at the rig of a graph; what might help goes to a receiver. */
+    CaptureApart(FlowGraph graph, Consumer<List<Change>> to) {
+        this.graph = graph;
+        this.rig = graph.rig();
+        this.to = to;
+    }
+
+    /** Hands on what leaves the program at the start of a route alone on its device, if an input takes all that plays there. */
+    void along(List<Integer> route) {
+        Set<Element> outputs = new LinkedHashSet<>();
+        Set<Element> inputs = new LinkedHashSet<>();
+        for (int segment : route) {
+            String by = graph.segmentElement(segment);
+            rig.find(by, Kind.APP_OUTPUT).ifPresent(outputs::add);
+            rig.find(by, Kind.INPUT)
+                    .filter(i -> i.get(Productions.TAKES) == Productions.Takes.PLAYBACK)
+                    .ifPresent(inputs::add);
+        }
+        for (Element input : inputs) {
+            Element production = rig.owner(input);
+            Optional<Element> output = outputs.stream().findFirst();
+            if (production != null && output.isPresent()) {
+                String machine = production.get(Productions.MACHINE);
+                rig.of(Kind.CABLE).stream()
+                        .map(cable -> rig.find(cable.get(Links.CABLE_FROM)))
+                        .filter(end -> end != null && isFree(end, machine))
+                        .limit(MOST)
+                        .forEach(end -> offer(input, production, output.get(), Objects.requireNonNull(end)));
+            }
+        }
+    }
+
+    /** Whether nothing plays to a device of a computer that could. */
+    private boolean isFree(Element device, @Nullable String machine) {
+        int point = graph.point(device.id());
+        return Objects.equals(device.get(Devices.MACHINE), machine)
+                && Choices.usable(rig, device)
+                && device.get(Devices.PROVIDED_BY) == null
+                && point >= 0
+                && graph.in(point).length == 0;
+    }
+
+    private void offer(Element input, Element production, Element stays, Element cable) {
+        String machine = production.get(Productions.MACHINE);
+        Choice taken = input.get(Productions.DEVICE);
+        String device = Choices.device(rig, machine, taken, Direction.PLAYBACK);
+        if (rig.of(Kind.OUTLET).stream()
+                .noneMatch(o -> Choices.listensOn(rig, o).equals(device))) {
+            return; // what stays there would be heard by nobody
+        }
+        Setting<Choice> role = Choices.followed(rig, machine, taken, Direction.PLAYBACK);
+        List<Change> changes = new ArrayList<>();
+        if (role != null && machine != null) {
+            add(changes, Change.set(rig, machine, role, Choice.to(cable.id())));
+        } else {
+            add(changes, Change.set(rig, input.id(), Productions.DEVICE, Choice.to(cable.id())));
+        }
+        for (Element program : rig.of(Kind.APPLICATION)) {
+            for (Element output : rig.in(program.id(), Kind.APP_OUTPUT)) {
+                Choices.Going going = Choices.output(rig, program, output);
+                boolean follows = role != null && going.effective() instanceof Choice.Special;
+                if (going.device().equals(device) && follows == output.equals(stays)) {
+                    Choice there = Choice.to(output.equals(stays) ? device : cable.id());
+                    boolean bySystem = going.decidedBy().equals(Applications.SYSTEM_CHOICE);
+                    add(
+                            changes,
+                            Change.set(
+                                    rig,
+                                    output.id(),
+                                    bySystem ? Applications.SYSTEM_CHOICE : Applications.PROGRAM_CHOICE,
+                                    there));
+                }
+            }
+        }
+        add(changes, Change.set(rig, input.id(), Productions.CUE, true));
+        to.accept(changes);
+    }
+
+    private static void add(List<Change> changes, Change.@Nullable Set change) {
+        if (change != null) {
+            changes.add(change);
+        }
+    }
+}

@@ -1,0 +1,147 @@
+package org.gullyrun.core.fix;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import org.gullyrun.core.audit.Audit;
+import org.gullyrun.core.audit.Finding;
+import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.casefile.CaseFiles;
+import org.gullyrun.core.rig.Catalogue;
+import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Changes;
+import org.gullyrun.core.rig.Rig;
+import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.ValueType;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * What is proposed in the situations that technicians meet every week, in four small rigs: one input that takes everything, an
+ * input for each program, a second computer for the game, a mixer.
+ */
+class OrdinarySituationsTest {
+    private static final Audit AUDIT = RuleCatalogue.usual().quick();
+
+    private static Case open(String name) throws Exception {
+        return CaseFiles.open(Path.of(
+                Objects.requireNonNull(OrdinarySituationsTest.class.getResource("/situations/" + name + ".json"))
+                        .toURI()));
+    }
+
+    /** The rig of a case with some settings otherwise, given as {@code element/setting=value}, or without {@code -element}; read. */
+    private static Reading read(Case what, @Nullable String otherwise) {
+        Rig rig = what.surveys().getFirst().rig();
+        for (String one : otherwise == null ? new String[0] : otherwise.split("; ")) {
+            rig = Changes.apply(
+                    rig, one.startsWith("-") ? Changes.removal(rig, one.substring(1)) : List.of(set(rig, one)));
+        }
+        return AUDIT.read(rig, what.brief());
+    }
+
+    private static Change set(Rig rig, String what) {
+        String[] parts = what.split("[/=]", 3);
+        Setting<?> setting =
+                Objects.requireNonNull(Catalogue.find(rig.get(parts[0]).kind(), parts[1]));
+        Object plain = setting.type() instanceof ValueType.Flag
+                ? Boolean.valueOf(parts[2])
+                : setting.type() instanceof ValueType.Texts ? List.of(parts[2].split(",")) : parts[2];
+        return Objects.requireNonNull(
+                Change.setRaw(rig, parts[0], setting, setting.type().read(plain)));
+    }
+
+    private static Finding finding(Reading reading, String identity) {
+        return reading.findings().stream()
+                .filter(f -> f.identity().equals(identity))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(
+                        reading.findings().stream().map(Finding::identity).toList()));
+    }
+
+    private static List<String> proposals(Reading reading, String identity) {
+        return new Fixes(AUDIT)
+                .find(reading, finding(reading, identity), () -> false).stream()
+                        .map(Fix::sentence)
+                        .toList();
+    }
+
+    @Test
+    void whereEverythingIsCapturedAPrivateChatIsKeptOutByEachProgramItselfOrByACable() throws Exception {
+        Case what = open("everything-captured");
+        String apart =
+                "Set the playback default of Desk to Flume, play side; in Tattlebrook, choose Flume, play side as the output;"
+                        + " in Huddle, choose Headset as the output; in Lampwick, put input Desktop sound on cue";
+        String each =
+                "In Lampwick, mute input Desktop sound and add an input each for Moss Rally, Larkspur, Tattlebrook and"
+                        + " Bellhop, on track live and track archive";
+        Reading reading = read(what, null);
+        assertEquals(List.of(apart, each), proposals(reading, "leak:crew>live").subList(0, 2));
+        Reading alone = read(what, "lamp/capturesPrograms=false");
+        assertEquals(List.of(apart), proposals(alone, "leak:crew>live"));
+        List<RootCauses.Group> causes =
+                RootCauses.of(AUDIT, reading, () -> false, x -> {}).groups();
+        assertEquals(apart, causes.getFirst().fix().sentence());
+        assertTrue(causes.getFirst().standsAlone());
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+                    everything-captured | pc/playback=fp | missing:guest>live | Set the playback default of Desk to Headset
+                    each-captured | pc/recording=hmic; in-mic/device=default; tattle/listensTo=default | missing:host>live | Set the recording default of Desk to Desk mic
+                    each-captured | pc/callPlayback=spk; tattle-out/plays=call default | missing:guest>ears | In Tattlebrook, choose Headset as the output
+                    each-captured | phones/present=false; pc/playbackOrder=phones,spk | leak:music>archive | Plug in and switch on Headset
+                    each-captured | rec/tracks:1=true; rec/tracks:2=false | leak:music>archive | In Lampwick, have output Recording take track archive instead of track live
+                    each-captured | -in-game | missing:game>archive | In Lampwick, add an input that captures Moss Rally, on track live and track archive
+                    each-captured | ears/device=spk; pc/playback=spk; tattle-out/plays=spk | leak:music>archive | Have Ann's ears listen on Headset; set the playback default of Desk to Headset; in Tattlebrook, choose Headset as the output
+                    mixer | tattle/listensTo=b1 | loop.far-end:guest>far | In Tattlebrook, choose Sluice Call as the microphone
+                    mixer | st-t/crossings:bus-call=true | loop.far-end:guest>far | In Sluice, switch strip Talk off bus Call
+                    mixer | bus-ears/target=spk | missing:game>ears | In Sluice, send bus Ears to Headset
+                    two-computers | | double:game>live | In Lampwick, mute input Line in
+                    """)
+    void theFirstProposalIsTheChangeATechnicianWouldMake(
+            String rig, @Nullable String otherwise, String identity, String sentence) throws Exception {
+        assertEquals(sentence, proposals(read(open(rig), otherwise), identity).getFirst());
+    }
+
+    @Test
+    void nothingIsLedThroughTheAir() throws Exception {
+        for (String identity : List.of("missing:game>archive", "missing:game>live")) {
+            List<String> proposals = proposals(read(open("each-captured"), "-in-game"), identity);
+            assertTrue(proposals.stream().noneMatch(p -> p.contains("Shelf speakers")), proposals.toString());
+        }
+    }
+
+    @Test
+    void whatAStoppedMixerOffersIsToldOnceWithTheMixer() throws Exception {
+        Reading reading = read(open("mixer"), "sl/running=false");
+        assertEquals(
+                List.of("engine.down:sl"),
+                reading.findings().stream()
+                        .filter(Finding::isBad)
+                        .map(Finding::identity)
+                        .toList());
+        assertEquals("Start Sluice", proposals(reading, "engine.down:sl").getFirst());
+    }
+
+    @Test
+    void noProposalHoldsAnotherOne() throws Exception {
+        for (Finding finding : read(open("everything-captured"), null).findings()) {
+            List<Fix> fixes = new Fixes(AUDIT).find(read(open("everything-captured"), null), finding, () -> false);
+            for (Fix whole : fixes) {
+                assertTrue(
+                        fixes.stream()
+                                .noneMatch(part -> part != whole
+                                        && whole.changes().containsAll(part.changes())
+                                        && part.merit().worth() >= whole.merit().worth()),
+                        whole.sentence());
+            }
+        }
+    }
+}
