@@ -31,7 +31,6 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Outlets;
-import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
@@ -74,12 +73,12 @@ final class Candidates {
             case MISSING -> MissingCandidates.of(reading, finding, candidates::add);
             case DOUBLE -> {
                 candidates.together();
-                candidates.elsewhere();
+                Elsewhere.of(reading, finding, candidates::add);
             }
-            case LEAK, LOOP, TRACK -> candidates.elsewhere();
+            case LEAK, LOOP, TRACK -> Elsewhere.of(reading, finding, candidates::add);
             case TIME -> {
                 if (kind.movesGates()) { // a route that brings one's own voice late isn't wanted; one that is early is
-                    candidates.elsewhere();
+                    Elsewhere.of(reading, finding, candidates::add);
                 }
             }
             case SCENE, DOWN, DEVICE, RATE, CLOCK, CALL, LEVEL, RISK, CLUTTER -> {}
@@ -186,61 +185,6 @@ final class Candidates {
                 }
             }
         }
-    }
-
-    /** Every choice on an unwanted route, made otherwise. */
-    private void elsewhere() {
-        int at = finding.evidence().scene();
-        FlowGraph graph = reading.scenes().get(at).graph();
-        ChoiceMoves moves = new ChoiceMoves(reading, at, this::add);
-        CaptureEach each = new CaptureEach(reading, at, this::add);
-        CaptureApart apart = new CaptureApart(graph, this::add);
-        for (Evidence.Trace route : finding.evidence().routes()) {
-            if (route.form() != Evidence.Form.BLOCKED) {
-                List<Integer> segments = route.in(graph);
-                moves.along(segments);
-                if (reading.rule(finding).topic() != Topic.DOUBLE) { // of two copies one can simply be muted
-                    each.along(segments, rig.find(finding.subject().outlet()));
-                    apart.along(segments);
-                }
-                Headphones.instead(graph, segments, this::add);
-            }
-        }
-        nextTrack();
-    }
-
-    /** A listener to an output hears the lowest track that it takes: without that one the next, or another one instead. */
-    private void nextTrack() {
-        Element outlet = rig.find(finding.subject().outlet(), Kind.OUTLET).orElse(null);
-        Element output = outlet == null
-                ? null
-                : rig.find(outlet.get(Outlets.OUTPUT), Kind.OUTPUT).orElse(null);
-        Integer heard = output == null ? null : Choices.lowestTrack(output);
-        if (outlet == null || output == null || heard == null || outlet.get(Outlets.TRACK) != null) {
-            return;
-        }
-        Change.Set without =
-                Objects.requireNonNull(Change.set(rig, output.id(), Productions.TAKES_TRACK.of(heard), false));
-        if (Productions.ticked(output, Productions.TAKES_TRACK).size() > 1) {
-            add(List.of(without));
-        }
-        int tracks = rig.owner(output) instanceof Element production ? production.or(Productions.TRACKS, 1) : 1;
-        boolean mayMove =
-                reading.rule(finding).topic() == Topic.LEAK; // a copy comes along to another track, or all is lost
-        for (int track = 1; mayMove && track <= tracks; track++) {
-            Change.Set instead = Change.set(rig, output.id(), Productions.TAKES_TRACK.of(track), true);
-            if (instead != null && isWanted(track, output)) {
-                add(List.of(instead, without));
-            }
-        }
-    }
-
-    /** Whether anything is on a track of an output's production, and not what should not be heard there. */
-    private boolean isWanted(int track, Element output) {
-        PointId point = PointId.track(rig.program(output).id(), track);
-        PointId unwanted = PointId.of(finding.subject().source());
-        return reading.scenes().stream().anyMatch(scene -> scene.isFed(point))
-                && reading.scenes().stream().noneMatch(scene -> scene.leads(unwanted, point));
     }
 
     /** Of several unwanted routes all but one closed at once: each by the first, or last, gate that the one kept doesn't share. */

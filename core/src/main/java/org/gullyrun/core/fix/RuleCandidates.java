@@ -1,15 +1,11 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
@@ -28,17 +24,14 @@ import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
-import org.gullyrun.core.rig.DriverPath;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Machines;
 import org.gullyrun.core.rig.Mixers;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
-import org.jspecify.annotations.Nullable;
 
 /** What might fix a finding in a way that depends on its rule: choices, levels, delays, what can be left out. */
 final class RuleCandidates {
@@ -68,9 +61,7 @@ final class RuleCandidates {
     private void all() {
         switch (reading.rule(finding).fixKind()) {
             case CANCEL_ECHO -> cancelEcho();
-            case ENGINE_RATE -> engineRate();
-            case ONE_RATE -> oneRate();
-            case RECLOCK -> reclock();
+            case ENGINE_RATE, ONE_RATE, RECLOCK -> RateCandidates.of(reading, finding, to);
             case CLEAR_CHOICE -> idleChoice();
             case RECOGNISE_PROGRAM ->
                 element().ifPresent(e -> set(e, Productions.RECOGNISED, Productions.Recognised.TITLE_THEN_PROGRAM));
@@ -149,6 +140,11 @@ final class RuleCandidates {
 
     /** The elements that the evidence names with a setting. */
     private List<Element> addresses(Setting<?> setting) {
+        return addressed(rig, finding, setting);
+    }
+
+    /** The elements that a finding's evidence names with a setting. */
+    static List<Element> addressed(Rig rig, Finding finding, Setting<?> setting) {
         return finding.evidence().settings().stream()
                 .filter(a -> a.key().equals(setting.key()))
                 .map(a -> rig.find(a.element()))
@@ -163,78 +159,6 @@ final class RuleCandidates {
             rig.find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION)
                     .ifPresent(call -> set(call, Applications.CANCELS_ECHO, true));
         }
-    }
-
-    /** A program's rate set to that of its devices, and the devices' to that of the program. */
-    private void engineRate() {
-        Element engine = rig.get(first());
-        Setting<Double> own = engine.kind() == Kind.MIXER ? Mixers.RATE : Productions.RATE;
-        Double rate = engine.get(own);
-        List<Change> devices = new ArrayList<>();
-        for (Element device : addresses(Devices.RATE)) {
-            if (device.kind() == Kind.DEVICE && device.get(Devices.RATE) instanceof Double other && rate != null) {
-                set(engine, own, other);
-                Change.Set change = Change.set(rig, device.id(), Devices.RATE, rate);
-                if (change != null) {
-                    devices.add(change);
-                }
-            }
-        }
-        to.accept(devices);
-    }
-
-    /** The rate of each device and engine on the route set to that of another, the commonest first, and of all at once. */
-    private void oneRate() {
-        FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
-        Map<Element, Double> rates = new LinkedHashMap<>();
-        for (Evidence.Trace route : finding.evidence().routes()) {
-            for (int segment : route.in(graph)) {
-                Element element = rig.find(graph.element(graph.to(segment)));
-                Element program = element == null ? null : rig.program(element);
-                if (program != null && !Double.isNaN(graph.rate(graph.to(segment)))) {
-                    rates.put(program, graph.rate(graph.to(segment)));
-                }
-            }
-        }
-        Map<Double, Long> often = rates.values().stream().collect(Collectors.groupingBy(r -> r, Collectors.counting()));
-        often.keySet().stream()
-                .sorted(Comparator.comparing((Double rate) -> often.get(rate))
-                        .thenComparing(r -> r)
-                        .reversed())
-                .forEach(rate -> {
-                    List<Change> all = rates.keySet().stream()
-                            .map(one -> rated(one, rate))
-                            .filter(Objects::nonNull)
-                            .toList();
-                    all.forEach(one -> to.accept(List.of(one)));
-                    to.accept(all);
-                });
-    }
-
-    /** The devices of a pass-through that go around the system's mixing, which would keep two clocks in step, back on it. */
-    private void reclock() {
-        if (addresses(Links.PASS_ENABLED).isEmpty()) {
-            return; // a digital wire knows nothing of the system
-        }
-        List<Change> all = new ArrayList<>();
-        for (String end : finding.subject().elements()) {
-            Element device = rig.get(end);
-            if (device.or(Devices.PATH, DriverPath.STANDARD).goesAround()) {
-                all.add(Objects.requireNonNull(Change.set(rig, end, Devices.PATH, DriverPath.STANDARD)));
-            }
-        }
-        to.accept(all);
-    }
-
-    /** The change of a device's or an engine's rate; null if it has that rate, or none that can be set. */
-    private @Nullable Change rated(Element element, double rate) {
-        return switch (element.kind()) {
-            case DEVICE -> Change.set(rig, element.id(), Devices.RATE, rate);
-            case MIXER -> Change.set(rig, element.id(), Mixers.RATE, rate);
-            case PRODUCTION -> Change.set(rig, element.id(), Productions.RATE, rate);
-            case MACHINE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APPLICATION, APP_OUTPUT, STRIP, BUS -> null;
-            case INPUT, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> null;
-        };
     }
 
     /** The program's own choice set to the default, so that the system setting counts again. */
