@@ -7,10 +7,10 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * What stands beside what at one outlet in one scene: the loudest voice that must be heard, and the power sum of music,
- * media and system. Only sources whose level has been entered count.
+ * media, games and system sounds. Only sources whose level has been entered count.
  *
  * @param voice the loudest must of class voice; null if none arrives
- * @param loudestOfBed the loudest of music, media and system; null if none arrives
+ * @param loudestOfBed the loudest of music, media, games and system sounds; null if none arrives
  * @param voiceLevel the voice's usual level in dBFS; NaN if there is none
  * @param bedLevel the sum of the others in dBFS; NaN if there is none
  */
@@ -36,7 +36,7 @@ public record Balance(
                     }
                 }
                 case MUSIC, MEDIA, GAME, SYSTEM -> {
-                    power += Math.pow(10, level / 10);
+                    power += power(level);
                     bed = bed == null || level > bed.usualLevel() ? cell : bed;
                 }
                 default -> {}
@@ -52,5 +52,22 @@ public record Balance(
     /** By how many dB the voice is above the rest; NaN where either is missing. */
     public double voiceAboveBed() {
         return voiceLevel - bedLevel;
+    }
+
+    /**
+     * The level in dBFS at which the loudest of the rest leaves the voice so many dB above all of it; NaN where the others alone
+     * are too loud, or something is missing. From the power sum: 10·log10(10^((voice − wanted)/10) − (10^(bed/10) − 10^(loudest/10))).
+     */
+    public double loudestMayBe(double wanted) {
+        if (loudestOfBed == null || Double.isNaN(voiceLevel)) {
+            return Double.NaN;
+        }
+        double others = power(bedLevel) - power(loudestOfBed.usualLevel());
+        double left = power(voiceLevel - wanted) - others;
+        return left <= 0 ? Double.NaN : 10 * Math.log10(left);
+    }
+
+    private static double power(double level) {
+        return Math.pow(10, level / 10);
     }
 }

@@ -94,7 +94,7 @@ public enum Threshold {
             "balance.least",
             6,
             "dB",
-            "a voice less than this above music, media and system sounds is minor",
+            "a voice less than this above music, media, games and system sounds is minor",
             "words start to get lost"),
     BALANCE_SCENES(
             "balance.scenes",

@@ -25,6 +25,7 @@ final class CauseCandidate {
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().unprocessed())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().lost())
             .thenComparing(o -> !o.restores)
+            .thenComparingInt(o -> o.work.away())
             .thenComparingInt(o -> o.fix == null ? 0 : o.fix.merit().disturbance())
             .thenComparingInt(o -> o.work.effort())
             .thenComparingInt(o -> o.changes.size())

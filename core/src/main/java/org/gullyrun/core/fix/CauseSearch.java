@@ -120,7 +120,7 @@ final class CauseSearch {
                 .filter(f -> before.contains(f.identity())
                         && (fix.cleared().contains(f.identity()) || !after.containsKey(f.identity())))
                 .toList();
-        if (gone.isEmpty()) {
+        if (gone.isEmpty() || gone.stream().noneMatch(f -> Fixes.isWorthIt(fix, f))) {
             ideas.ruleOut(best);
             return false;
         }

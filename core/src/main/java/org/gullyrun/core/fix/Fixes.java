@@ -27,8 +27,8 @@ import org.jspecify.annotations.Nullable;
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
  * <p>Rank: causes nothing major; silences no program altogether; resolves most; leaves least that was
- * hidden; keeps processed sound rather than raw; loses fewest deliveries; goes back to how it was when all was well; takes
- * least from others; least to build anew; fewest settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
+ * hidden; keeps processed sound rather than raw; loses fewest deliveries; goes back to how it was when all was well; moves no
+ * level away from 0 dB; takes least from others; least to build anew; fewest settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
  * this, what the rig itself suggests ({@link Merit#ALIKE}); in the order in which sound meets them. Cost: one audit for
  * each candidate, so it belongs off the interface thread; it stops at the next candidate when told to.
  */
@@ -51,6 +51,7 @@ public final class Fixes {
             .thenComparingInt(fix -> fix.merit().unprocessed())
             .thenComparingInt(fix -> fix.merit().lost())
             .thenComparing(fix -> !fix.restores())
+            .thenComparingInt(fix -> fix.work().away())
             .thenComparingInt(fix -> fix.merit().disturbance())
             .thenComparingInt(fix -> fix.work().effort())
             .thenComparingInt(fix -> fix.changes().size())
@@ -263,13 +264,20 @@ public final class Fixes {
                 return;
             }
             Made made = made(reading, changes, finding);
-            if (made != null && clears(made, finding) && made.fix.isSafe()) {
+            if (made != null && clears(made, finding) && made.fix.isSafe() && isWorthIt(made.fix, finding)) {
                 add(made.fix, fixes);
                 progress.accept(fixes);
             } else if (made != null && finding.isBad()) {
                 pairs.add(made);
             }
         }
+    }
+
+    /** Whether a fix doesn't bring as much that is minor as it resolves, where it is only for something minor. */
+    static boolean isWorthIt(Fix fix, Finding finding) {
+        return finding.isBad()
+                || fix.created().isEmpty()
+                || fix.created().size() < fix.cleared().size();
     }
 
     /** Adds a fix, best first, unless a part of it does as much. */

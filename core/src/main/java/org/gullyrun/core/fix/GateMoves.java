@@ -7,6 +7,7 @@ import org.gullyrun.core.flow.graph.SceneComposition;
 import org.gullyrun.core.flow.graph.SceneComposition.Presence;
 import org.gullyrun.core.flow.graph.SceneKey;
 import org.gullyrun.core.rig.Applications;
+import org.gullyrun.core.rig.Capabilities;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Choice;
@@ -70,7 +71,7 @@ public final class GateMoves {
         return list(Change.setRaw(rig, gate.at().element(), gate.setting(), to));
     }
 
-    /** The changes that make a device usable again: plugged in, enabled, permitted. */
+    /** The changes that make a device usable again: plugged in, enabled, permitted, what offers it started. */
     List<Change> usable(Element device) {
         List<Change> changes = new ArrayList<>();
         String provider = device.kind() == Kind.DEVICE ? device.get(Devices.PROVIDED_BY) : null;
@@ -80,6 +81,11 @@ public final class GateMoves {
                 if (Boolean.FALSE.equals(device.get(each))) {
                     changes.addAll(list(Change.set(rig, device.id(), each, true)));
                 }
+            }
+            Element engine = rig.find(provider);
+            Capabilities.Engine runs = engine == null ? null : Capabilities.engine(engine.kind());
+            if (engine != null && runs != null && !engine.is(runs.running(), true)) {
+                changes.addAll(list(Change.set(rig, engine.id(), runs.running(), true)));
             }
         }
         return changes;
@@ -108,10 +114,15 @@ public final class GateMoves {
         if (at >= 0) {
             return List.of();
         }
-        String id = Ids.from(rig.name(scene.scene()) + " " + rig.name(point), i -> rig.find(i) != null);
-        return List.of(new Change.Add(Element.of(Kind.ENTRY, id)
+        return List.of(bring(point));
+    }
+
+    /** Brings an input or a group into the scene, which hasn't got it. */
+    Change bring(String element) {
+        String id = Ids.from(rig.name(scene.scene()) + " " + rig.name(element), i -> rig.find(i) != null);
+        return new Change.Add(Element.of(Kind.ENTRY, id)
                 .with(Productions.ENTRY_OF, scene.scene())
-                .with(Productions.BRINGS, point)));
+                .with(Productions.BRINGS, element));
     }
 
     /** How the scene has an input, or a copy of it by an entry; null if it has not. */

@@ -17,6 +17,7 @@ import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
+import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
 
@@ -123,10 +124,14 @@ record Merit(
         return lost;
     }
 
-    /** How many devices that are chosen have the name of what chooses them, or of what its program plays, in their own. */
+    /** How many devices that are chosen have the name of what chooses them, or of what its program plays, in their own; programs likewise. */
     private static int namesakes(Rig rig, List<Change> changes) {
         return (int) changes.stream()
-                .filter(c -> chosen(rig, c) instanceof Element device && Namesakes.are(rig, c.element(), device))
+                .filter(c -> chosen(rig, c) instanceof Element device && Namesakes.are(rig, c.element(), device)
+                        || c instanceof Change.Set set
+                                && set.setting().equals(Productions.APPLICATION)
+                                && set.to() instanceof String program
+                                && Namesakes.takes(rig, rig.get(c.element()), rig.get(program)))
                 .count();
     }
 

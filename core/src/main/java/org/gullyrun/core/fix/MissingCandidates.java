@@ -31,6 +31,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -163,6 +164,31 @@ final class MissingCandidates {
             }
         }
         inputsTake(scene, reached);
+        otherProgram(scene);
+    }
+
+    /** An input that leads to the listener takes the source's program, if the one it takes comes through another, or it is named so. */
+    private void otherProgram(SceneReading scene) {
+        Element program = Sources.application(rig, source);
+        for (Element input : program == null ? List.<Element>of() : rig.of(Kind.INPUT)) {
+            String now = input.get(Productions.APPLICATION);
+            Element production = rig.owner(input);
+            if (program != null
+                    && production != null
+                    && input.get(Productions.TAKES) == Productions.Takes.APPLICATION
+                    && !NewInputs.isTaken(rig, production, program)
+                    && (rig.find(now) == null || Namesakes.takes(rig, input, program) || isTakenTwice(production, now))
+                    && scene.leadsByWire(PointId.of(input.id()), PointId.of(outlet.id()))) {
+                one(Change.set(rig, input.id(), Productions.APPLICATION, program.id()));
+            }
+        }
+    }
+
+    private boolean isTakenTwice(Element production, @Nullable String program) {
+        return rig.in(production.id(), Kind.INPUT).stream()
+                        .filter(i -> Productions.programs(rig, i).stream().anyMatch(p -> p.id().equals(program)))
+                        .count()
+                > 1;
     }
 
     /** Inputs that lead to the listener take a device that the source reaches, unless it comes through others already. */

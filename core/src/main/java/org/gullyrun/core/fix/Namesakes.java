@@ -19,6 +19,15 @@ final class Namesakes {
         return names(rig, chooser).anyMatch(name -> words(device.name()).containsAll(words(name)));
     }
 
+    /** Whether an input has the name of a program or of a source in it, or the other way round. */
+    static boolean takes(Rig rig, Element input, Element program) {
+        return Stream.concat(
+                        Stream.of(program),
+                        rig.of(Kind.SOURCE).stream().filter(s -> program.equals(Sources.application(rig, s))))
+                .map(e -> words(e.name()))
+                .anyMatch(name -> words(input.name()).containsAll(name) || name.containsAll(words(input.name())));
+    }
+
     /** The name of what chooses, and of the sources that a program's output plays. */
     private static Stream<String> names(Rig rig, String chooser) {
         Stream<String> played = rig.find(chooser, Kind.APP_OUTPUT).stream()

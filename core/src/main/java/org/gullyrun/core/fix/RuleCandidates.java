@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.gullyrun.core.audit.Balance;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
@@ -88,9 +89,16 @@ final class RuleCandidates {
             levels(figure("difference"));
             return;
         }
-        double lacks = figure("wanted") - figure("voice above the rest");
-        for (double more : List.of(0.0, 1.0, 3.0)) { // what stands next to the loudest counts too
-            levels(-lacks - more);
+        int outlet = rig.of(Kind.OUTLET).indexOf(rig.find(first()));
+        Balance balance = Balance.of(
+                reading.scenes().get(finding.evidence().scene()),
+                rig.of(Kind.SOURCE).size(),
+                outlet);
+        double wanted = figure("wanted");
+        double mayBe = balance.loudestMayBe(wanted);
+        levels(figure("voice above the rest") - wanted);
+        if (balance.loudestOfBed() != null && !Double.isNaN(mayBe)) {
+            levels(mayBe - balance.loudestOfBed().usualLevel());
         }
     }
 

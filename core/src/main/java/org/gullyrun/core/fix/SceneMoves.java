@@ -59,6 +59,7 @@ final class SceneMoves {
         to.accept(distinct(all));
         inputs.forEach(this::always);
         inputs.forEach(this::grouped);
+        inputs.forEach(this::withItsGroup);
     }
 
     /** Puts an input into every scene. */
@@ -75,6 +76,24 @@ final class SceneMoves {
         for (Element group : rig.in(production.id(), Kind.GROUP)) {
             if (finding.scenes().stream().allMatch(i -> has(reading.scenes().get(i), group))) {
                 one(Change.set(rig, group.id(), Productions.MEMBER.of(input), true));
+            }
+        }
+    }
+
+    /** A group that holds an input, and that other scenes bring, comes into the scenes in which the input is missing. */
+    private void withItsGroup(String input) {
+        Element production = rig.find(input, Kind.INPUT).map(rig::owner).orElse(null);
+        for (Element group : production == null ? List.<Element>of() : rig.in(production.id(), Kind.GROUP)) {
+            if (group.is(Productions.MEMBER.of(input), false)
+                    && rig.of(Kind.ENTRY).stream().anyMatch(e -> group.id().equals(e.get(Productions.BRINGS)))) {
+                Set<Change> all = new LinkedHashSet<>();
+                for (int i : finding.scenes()) {
+                    SceneReading scene = reading.scenes().get(i);
+                    if (!scene.key().scene().isEmpty() && !has(scene, group)) {
+                        all.add(new GateMoves(rig, scene.key()).bring(group.id()));
+                    }
+                }
+                to.accept(distinct(all));
             }
         }
     }

@@ -15,12 +15,13 @@ import org.gullyrun.core.rig.Rig;
  * How much there is to do for a list of changes, which can be said without trying them.
  *
  * @param cutsAtStart whether a program is silenced altogether: everything else that fixes the trouble comes before
+ * @param away how many levels are moved further from 0 dB, where they rest: what somebody turned is rather turned back
  * @param effort how much is built anew rather than put right: 3 for what is added or removed, 2 for a choice that is moved
  *     from one thing to another and for an input put into every scene or into a group, 1 for something wired where it was not or brought
  *     into one scene; nothing for what is unmuted, turned up or completed
  * @param depth how deep it reaches: a program's own setting 0, a default 1, a system setting or a device muted 2
  */
-public record Work(boolean cutsAtStart, int effort, int depth) {
+public record Work(boolean cutsAtStart, int away, int effort, int depth) {
     /** What leads sound somewhere by design, other than what is switched off for a moment. */
     private static final Set<String> WIRING = Set.of(
             Productions.CUE.key(),
@@ -31,14 +32,16 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
     /** What there is to do for some changes. */
     public static Work of(List<Change> changes) {
         boolean cuts = false;
+        int away = 0;
         int effort = 0;
         int depth = 0;
         for (Change change : changes) {
             cuts |= cutsAtStart(change);
+            away += isAway(change) ? 1 : 0;
             effort += effort(change);
             depth = Math.max(depth, depth(change));
         }
-        return new Work(cuts, effort, depth);
+        return new Work(cuts, away, effort, depth);
     }
 
     /** The same in a rig: an input on a cue that nothing else is on is more than one beside others. */
@@ -52,7 +55,7 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
                 .filter(production -> production != null
                         && rig.in(production.id(), Kind.INPUT).stream().noneMatch(i -> i.is(Productions.CUE, false)))
                 .count();
-        return new Work(plain.cutsAtStart, plain.effort + 2 * firstOnCue, plain.depth);
+        return new Work(plain.cutsAtStart, plain.away, plain.effort + 2 * firstOnCue, plain.depth);
     }
 
     /** Whether a change adds something that wasn't there; what is brought into a scene was. */
@@ -64,6 +67,14 @@ public record Work(boolean cutsAtStart, int effort, int depth) {
         return change instanceof Change.Set set
                 && set.setting().equals(Applications.MUTED)
                 && Boolean.TRUE.equals(set.to());
+    }
+
+    private static boolean isAway(Change change) {
+        return change instanceof Change.Set set
+                && RuleCandidates.isLevel(set.setting())
+                && set.from() instanceof Double from
+                && set.to() instanceof Double to
+                && Math.abs(to) > Math.abs(from);
     }
 
     /** The effort of one change. */

@@ -52,7 +52,9 @@ class OrdinarySituationsTest {
                 Objects.requireNonNull(Catalogue.find(rig.get(parts[0]).kind(), parts[1]));
         Object plain = setting.type() instanceof ValueType.Flag
                 ? Boolean.valueOf(parts[2])
-                : setting.type() instanceof ValueType.Texts ? List.of(parts[2].split(",")) : parts[2];
+                : setting.type() instanceof ValueType.Texts
+                        ? List.of(parts[2].split(","))
+                        : setting.type() instanceof ValueType.Number ? Double.valueOf(parts[2]) : parts[2];
         return Objects.requireNonNull(
                 Change.setRaw(rig, parts[0], setting, setting.type().read(plain)));
     }
@@ -91,6 +93,10 @@ class OrdinarySituationsTest {
         assertTrue(causes.getFirst().standsAlone());
     }
 
+    /**
+     * Of the level: 6 dB under the voice at −20 dBFS is a power of 0.002512, of which the game at −30 dBFS takes 0.001. The rest is
+     * −28.2 dBFS, and the music is at −24.
+     */
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
                     everything-captured | pc/playback=fp | missing:guest>live | Set the playback default of Desk to Headset
@@ -100,6 +106,9 @@ class OrdinarySituationsTest {
                     each-captured | rec/tracks:1=true; rec/tracks:2=false | leak:music>archive | In Lampwick, have output Recording take track archive instead of track live
                     each-captured | -in-game | missing:game>archive | In Lampwick, add an input that captures Moss Rally, on track live and track archive
                     each-captured | ears/device=spk; pc/playback=spk; tattle-out/plays=spk | leak:music>archive | Have Ann's ears listen on Headset; set the playback default of Desk to Headset; in Tattlebrook, choose Headset as the output
+                    each-captured | in-game/application=bell | missing:game>live | In Lampwick, set the program of input Game to Moss Rally
+                    scenes | | scene.gap:game>live | In Lampwick, bring Sound into scene Chatting
+                    each-captured | in-music/level=12 | level.balance:live | In Lampwick, set the level of input Music to +7.7 dB
                     mixer | tattle/listensTo=b1 | loop.far-end:guest>far | In Tattlebrook, choose Sluice Call as the microphone
                     mixer | st-t/crossings:bus-call=true | loop.far-end:guest>far | In Sluice, switch strip Talk off bus Call
                     mixer | bus-ears/target=spk | missing:game>ears | In Sluice, send bus Ears to Headset
@@ -128,6 +137,21 @@ class OrdinarySituationsTest {
                         .map(Finding::identity)
                         .toList());
         assertEquals("Start Sluice", proposals(reading, "engine.down:sl").getFirst());
+    }
+
+    /** A louder microphone evens out the balance, and makes two sums too loud. */
+    @Test
+    void nothingMinorIsFixedByMoreThatIsMinor() throws Exception {
+        Reading reading = read(open("each-captured"), "in-music/level=12");
+        for (Finding finding : reading.findings()) {
+            for (Fix fix : new Fixes(AUDIT).find(reading, finding, () -> false)) {
+                assertTrue(
+                        finding.isBad()
+                                || fix.created().isEmpty()
+                                || fix.created().size() < fix.cleared().size(),
+                        fix.sentence());
+            }
+        }
     }
 
     @Test

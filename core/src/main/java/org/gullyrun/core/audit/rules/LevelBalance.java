@@ -103,7 +103,8 @@ final class LevelBalance implements Rule {
                         "At " + at.name(),
                         context.in(scenes),
                         "the loudest voice is at " + Say.of(balance.voiceLevel(), "dBFS")
-                                + ", music, media and system together at " + Say.of(balance.bedLevel(), "dBFS")
+                                + ", music, media, games and system sounds together at "
+                                + Say.of(balance.bedLevel(), "dBFS")
                                 + ": " + Say.of(worst, "dB") + " apart, wanted " + Say.of(least, "dB"))
                 .cause(bed.source().name() + Say.verb(bed.source().name(), " is", " are")
                         + " the loudest next to the voice")
