@@ -45,13 +45,13 @@ public record Work(boolean cutsAtStart, int away, int effort, int depth) {
     }
 
     /** The same in a rig: an input on a cue that nothing else is on is more than one beside others. */
-    static Work of(Rig rig, List<Change> changes) {
+    public static Work of(Rig rig, List<Change> changes) {
         Work plain = of(changes);
         int firstOnCue = (int) changes.stream()
                 .filter(c -> c instanceof Change.Set set
                         && set.setting().equals(Productions.CUE)
                         && Boolean.TRUE.equals(set.to()))
-                .map(c -> rig.owner(rig.get(c.element())))
+                .map(c -> rig.find(c.element(), Kind.INPUT).map(rig::owner).orElse(null))
                 .filter(production -> production != null
                         && rig.in(production.id(), Kind.INPUT).stream().noneMatch(i -> i.is(Productions.CUE, false)))
                 .count();

@@ -32,7 +32,7 @@ final class Exchange {
 
     private static final Comparator<Repair> BETTER = Comparator.comparingInt((Repair repair) -> left(repair))
             .thenComparingInt((Repair repair) -> repair.changes().size())
-            .thenComparingInt(repair -> Work.of(repair.changes()).effort());
+            .thenComparingInt(Exchange::effort);
 
     /** Gives other repairs. */
     interface Others {
@@ -132,13 +132,17 @@ final class Exchange {
     private static List<Change> inTurn(Repair repair) {
         boolean isWhole = repair.left().isEmpty();
         return repair.changes().stream()
-                .filter(change -> !isWhole || effort(change) >= LARGE)
-                .sorted(Comparator.comparingInt(change -> -effort(change)))
+                .filter(change -> !isWhole || effort(repair, change) >= LARGE)
+                .sorted(Comparator.comparingInt(change -> -effort(repair, change)))
                 .toList();
     }
 
-    private static int effort(Change change) {
-        return Work.of(List.of(change)).effort();
+    private static int effort(Repair repair) {
+        return Work.of(repair.before().rig(), repair.changes()).effort();
+    }
+
+    private static int effort(Repair repair, Change change) {
+        return Work.of(repair.before().rig(), List.of(change)).effort();
     }
 
     /** How bad what is left is. */

@@ -59,7 +59,7 @@ final class SmallerSet {
         List<Finding> bad = reading.findings().stream()
                 .filter(f -> f.isBad() && audit.asks(f.rule()))
                 .toList();
-        this.mayClear = fixes.mayClear(reading, bad);
+        this.mayClear = new LinkedHashMap<>(fixes.mayClear(reading, bad));
     }
 
     /** A smaller set than that of a repair; null if none was found. */
@@ -69,6 +69,8 @@ final class SmallerSet {
         noticed = SideEffects.between(reading, known.after()).size();
         most = known.changes().size() - 1;
         trials = mostTrials();
+        // What only goes with many others is no idea by itself, but the known set may hold some of it.
+        known.changes().forEach(change -> mayClear.putIfAbsent(change, Set.of()));
         List<Change> all = List.copyOf(mayClear.keySet());
         List<Change> found = !triesAll(most)
                 ? null

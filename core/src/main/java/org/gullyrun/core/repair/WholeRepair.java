@@ -15,6 +15,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.fix.Fixes;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.core.fix.Together;
+import org.gullyrun.core.fix.Work;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Rig;
@@ -252,9 +253,15 @@ public final class WholeRepair {
                 .toList();
     }
 
-    /** Whether a repair leaves no more than the first, and goes about it otherwise than all found so far. */
+    /**
+     * Whether a repair leaves no more than the first, and goes about it otherwise than all found so far. Where that only turns
+     * switches and levels, nobody builds anything anew instead.
+     */
     private static boolean isAnotherWay(Repair other, List<Repair> known) {
-        return other.left().size() <= known.getFirst().left().size()
+        Repair first = known.getFirst();
+        boolean onlyTurns = Work.of(first.before().rig(), first.changes()).effort() == 0;
+        return other.left().size() <= first.left().size()
+                && (!onlyTurns || other.changes().stream().noneMatch(Work::buildsAnew))
                 && known.stream().allMatch(r -> differsInKind(other, r));
     }
 
