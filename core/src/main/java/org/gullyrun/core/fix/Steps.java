@@ -14,7 +14,7 @@ import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 
 /** Says several changes as the steps of one fix. */
-final class Steps {
+public final class Steps {
     private Steps() {}
 
     /** What changes that fit a rig do, as a sentence; empty if they do not fit. */
@@ -28,7 +28,7 @@ final class Steps {
     }
 
     /** The steps as one sentence. A program that all of them are about is named once. */
-    static String of(Rig rig, Rig changed, List<Change> changes) {
+    public static String of(Rig rig, Rig changed, List<Change> changes) {
         List<String> steps = new ArrayList<>();
         Map<String, List<Element>> inputs = new LinkedHashMap<>();
         for (Change change : changes) {

@@ -9,6 +9,7 @@ import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.SideEffects;
+import org.gullyrun.core.fix.Steps;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Sentences;
@@ -108,6 +109,11 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
     /** Its changes that another repair doesn't make. */
     public List<Change> beyond(Repair other) {
         return changes.stream().filter(c -> !other.changes.contains(c)).toList();
+    }
+
+    /** Some of the changes as one text, what is alike in one sentence; empty if there are none. */
+    public String told(List<Change> some) {
+        return some.isEmpty() ? "" : Steps.of(before.rig(), after.rig(), some) + ".";
     }
 
     /** Some of its changes, each as a step for the creator. */

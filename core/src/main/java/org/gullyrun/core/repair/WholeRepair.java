@@ -254,13 +254,21 @@ public final class WholeRepair {
     }
 
     /**
-     * Whether a repair leaves no more than the first, and goes about it otherwise than all found so far. Where that only turns
-     * switches and levels, nobody builds anything anew instead.
+     * Whether a repair leaves no more than the first, goes about it otherwise than all found so far, and is no detour: it takes at
+     * most one change more, or only more that is added, in no more programs. Where the first only turns switches and levels, nobody builds
+     * anything anew instead.
      */
     private static boolean isAnotherWay(Repair other, List<Repair> known) {
         Repair first = known.getFirst();
         boolean onlyTurns = Work.of(first.before().rig(), first.changes()).effort() == 0;
+        boolean isDetour = other.changes().size() > first.changes().size() + 1
+                && (other.programs().size() > first.programs().size()
+                        || other.changes().stream()
+                                        .filter(c -> !Work.buildsAnew(c))
+                                        .count()
+                                > first.changes().size());
         return other.left().size() <= first.left().size()
+                && !isDetour
                 && (!onlyTurns || other.changes().stream().noneMatch(Work::buildsAnew))
                 && known.stream().allMatch(r -> differsInKind(other, r));
     }

@@ -207,14 +207,14 @@ final class SettingEditor {
                 return Math.min(WIDEST, computePrefWidth(height)); // the name beside it wraps sooner than it is cut
             }
         };
-        menu.getStyleClass().add("plain");
+        Nodes.asWritten(menu).getStyleClass().add("plain");
         menu.setMaxWidth(WIDEST);
         named(menu);
         menu.setOnShowing(e -> {
             List<Object> values = Completions.of(rig, element, setting);
             menu.getItems().clear();
             for (Object value : values) {
-                MenuItem item = new MenuItem(Sentences.words(rig, setting, value));
+                MenuItem item = Nodes.item(Sentences.words(rig, setting, value));
                 item.setOnAction(a -> send(value));
                 menu.getItems().add(item);
             }

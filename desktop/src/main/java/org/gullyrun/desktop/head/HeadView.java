@@ -52,10 +52,10 @@ public final class HeadView extends HBox {
     private final Supplier<List<Action>> actions;
     private final Supplier<List<Path>> recent;
     private final java.util.function.Consumer<Path> openRecent;
-    private final MenuButton title = new MenuButton();
-    private final MenuButton survey = new MenuButton();
+    private final MenuButton title = Nodes.asWritten(new MenuButton());
+    private final MenuButton survey = Nodes.asWritten(new MenuButton());
     private final HBox scenes = new HBox();
-    private final MenuButton sceneMenu = new MenuButton();
+    private final MenuButton sceneMenu = Nodes.asWritten(new MenuButton());
     private final ScrollPane tabs;
     private List<String> sceneNames = List.of();
     private final FindField find;
@@ -191,7 +191,7 @@ public final class HeadView extends HBox {
             surveysListed = surveys;
             survey.getItems().clear();
             for (Survey each : now.what().surveys()) {
-                MenuItem item = new MenuItem(each.name()
+                MenuItem item = Nodes.item(each.name()
                         + (each.date().isEmpty() ? "" : " · " + each.date())
                         + (each.id().equals(now.what().knownGood()) ? ", known good" : "")
                         + (each.id().equals(now.survey()) ? "  ✓" : ""));
@@ -201,7 +201,7 @@ public final class HeadView extends HBox {
             survey.getItems().add(new SeparatorMenuItem());
             for (Action action : actions.get()) {
                 if (action.group().equals("Survey")) {
-                    MenuItem item = new MenuItem(action.name());
+                    MenuItem item = Nodes.item(action.name());
                     item.setId("menu-" + action.id());
                     item.setOnAction(e -> action.run().run());
                     survey.getItems().add(item);
@@ -330,13 +330,13 @@ public final class HeadView extends HBox {
 
     /** Adds a scene, as a tab and to the menu that takes over where the tabs don't fit. */
     private void tab(String name, int scene) {
-        Button tab = new Button(name);
+        Button tab = Nodes.asWritten(new Button(name));
         tab.getStyleClass().setAll("scene-tab");
         tab.setId("scene-" + scene);
         tab.setMinWidth(Region.USE_PREF_SIZE);
         tab.setOnAction(e -> store.chooseScene(scene));
         scenes.getChildren().add(tab);
-        MenuItem item = new MenuItem(name);
+        MenuItem item = Nodes.item(name);
         item.setOnAction(e -> store.chooseScene(scene));
         sceneMenu.getItems().add(item);
     }
@@ -349,14 +349,14 @@ public final class HeadView extends HBox {
                 if (action.id().equals("night")) {
                     Menu lately = new Menu("Recent");
                     for (Path file : recent.get()) {
-                        MenuItem item = new MenuItem(String.valueOf(file.getFileName()));
+                        MenuItem item = Nodes.item(String.valueOf(file.getFileName()));
                         item.setOnAction(e -> openRecent.accept(file));
                         lately.getItems().add(item);
                     }
                     lately.setDisable(lately.getItems().isEmpty());
                     title.getItems().addAll(lately, new SeparatorMenuItem());
                 }
-                MenuItem item = new MenuItem(action.name() + "    " + action.shown());
+                MenuItem item = Nodes.item(action.name() + "    " + action.shown());
                 item.setId("menu-" + action.id());
                 item.setOnAction(e -> action.run().run());
                 title.getItems().add(item);

@@ -23,8 +23,7 @@ public final class ChoiceMenu extends MenuButton {
         setAccessibleText(name + ": " + shown);
         setMaxWidth(WIDEST);
         entries.forEach((entry, run) -> {
-            MenuItem item = new MenuItem(entry);
-            item.setMnemonicParsing(false);
+            MenuItem item = Nodes.item(entry);
             item.setOnAction(e -> run.run());
             getItems().add(item);
         });

@@ -13,6 +13,8 @@ import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -38,6 +40,19 @@ public final class Nodes {
         label.setMinHeight(Region.USE_PREF_SIZE);
         label.getStyleClass().addAll(classes);
         return label;
+    }
+
+    /** Shows the text of a button or menu as it is: an underscore in a name or a file's name is no mark of a key. */
+    public static <T extends Labeled> T asWritten(T labelled) {
+        labelled.setMnemonicParsing(false);
+        return labelled;
+    }
+
+    /** An item of a menu that shows its text as it is. */
+    public static MenuItem item(String text) {
+        MenuItem item = new MenuItem(text);
+        item.setMnemonicParsing(false);
+        return item;
     }
 
     /** A drawn text whose baseline begins at a place. */

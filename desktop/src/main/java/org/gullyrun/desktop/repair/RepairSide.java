@@ -2,7 +2,6 @@ package org.gullyrun.desktop.repair;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -11,7 +10,6 @@ import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.repair.Repair;
 import org.gullyrun.core.repair.WorkPlan;
-import org.gullyrun.core.rig.Change;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.SidePane;
@@ -194,8 +192,8 @@ public final class RepairSide extends SidePane {
         all.add(Nodes.rule());
         part(all, (ways.size() == 2 ? "Another way" : "Other ways") + " to repair " + first.scope());
         for (Repair way : ways.subList(1, ways.size())) {
-            String does = told(way, way.beyond(first));
-            String not = told(first, first.beyond(way));
+            String does = way.told(way.beyond(first));
+            String not = first.told(first.beyond(way));
             Label instead = Nodes.label("instead of: " + not, "small", "soft");
             instead.setManaged(!not.isEmpty());
             instead.setVisible(!not.isEmpty());
@@ -206,9 +204,5 @@ public final class RepairSide extends SidePane {
                     () -> store.planner().take(way),
                     new VBox(1, Nodes.label(does, "plain"), instead, Nodes.label(way.price(), "small", "warn-text"))));
         }
-    }
-
-    private static String told(Repair of, List<Change> changes) {
-        return of.sentences(changes).stream().map(s -> s + ".").collect(Collectors.joining(" "));
     }
 }

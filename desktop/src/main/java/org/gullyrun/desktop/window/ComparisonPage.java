@@ -211,7 +211,7 @@ final class ComparisonPage {
     }
 
     private static Button link(String text, String id, Runnable run) {
-        Button link = new Button(text);
+        Button link = Nodes.asWritten(new Button(text));
         link.getStyleClass().setAll("button", "link");
         link.setId(id);
         link.setMinWidth(Region.USE_PREF_SIZE);

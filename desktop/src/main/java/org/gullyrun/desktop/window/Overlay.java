@@ -51,7 +51,7 @@ final class Overlay extends StackPane {
         HBox buttons = new HBox(8, Nodes.spacer());
         boolean first = true;
         for (Map.Entry<String, Runnable> answer : new LinkedHashMap<>(answers).entrySet()) {
-            Button button = new Button(answer.getKey());
+            Button button = Nodes.asWritten(new Button(answer.getKey()));
             button.getStyleClass().setAll("button", "plain");
             button.setId("answer-"
                     + answer.getKey().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
@@ -116,7 +116,7 @@ final class Overlay extends StackPane {
         box.getChildren().addAll(content);
         HBox buttons = new HBox(8, Nodes.spacer());
         answers.forEach((name, run) -> {
-            Button button = new Button(name);
+            Button button = Nodes.asWritten(new Button(name));
             button.getStyleClass().setAll("button", "plain");
             button.setId("answer-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
             button.setOnAction(e -> {
