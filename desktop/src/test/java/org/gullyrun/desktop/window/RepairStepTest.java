@@ -209,8 +209,8 @@ class RepairStepTest extends WindowTest {
         Repair first = plan().repair();
         Repair way = state().planning().ways().get(1);
         String told = text(robot, "#way-1 .label");
-        way.sentences(way.beyond(first)).forEach(s -> assertTrue(told.contains(s), told));
-        first.sentences(first.beyond(way)).forEach(s -> assertTrue(told.contains(s), told));
+        assertTrue(told.contains(way.told(way.beyond(first))), told);
+        assertTrue(told.contains(first.told(first.beyond(way))), told);
         Node row = robot.lookup("#way-1").query();
         robot.interact(row::requestFocus);
         robot.push(KeyCode.ENTER);

@@ -61,7 +61,7 @@ class SizesTest extends WindowTest {
                     case PRODUCTION, GROUP, ENTRY, OUTPUT -> false;
                 };
                 String name = (element.name()
-                                + " of the long running Thursday night show in the upper studio, number two of four")
+                                + " of the long_running Thursday night show in the upper studio, number two of four")
                         .substring(0, 80);
                 elements.add(named ? element.with(Common.name(element.kind()), name) : element);
             }
@@ -134,6 +134,11 @@ class SizesTest extends WindowTest {
             if (!inside) {
                 wrong.add(where + ": " + name(node) + " is outside the window: " + bounds);
             }
+        }
+        if (node instanceof Labeled labeled
+                && labeled.isMnemonicParsing()
+                && labeled.getText().contains("_")) {
+            wrong.add("underscore left out: " + name(node));
         }
         if (node instanceof Labeled labeled
                 && labeled.getText() != null
