@@ -28,12 +28,14 @@ final class Namesakes {
                 .anyMatch(name -> words(input.name()).containsAll(name) || name.containsAll(words(input.name())));
     }
 
-    /** The name of what chooses, and of the sources that a program's output plays. */
+    /** The name of what chooses, and of the sources that a program's output plays, and what they are: music, game. */
     private static Stream<String> names(Rig rig, String chooser) {
         Stream<String> played = rig.find(chooser, Kind.APP_OUTPUT).stream()
                 .flatMap(output -> rig.of(Kind.SOURCE).stream()
                         .filter(source -> Sources.outputs(rig, source).contains(output)))
-                .map(Element::name);
+                .flatMap(source -> Stream.concat(
+                        Stream.of(source.name()),
+                        Stream.ofNullable(source.get(Sources.CLASS)).map(Sources.SourceClass::word)));
         return Stream.concat(Stream.of(rig.name(chooser)), played);
     }
 

@@ -109,6 +109,7 @@ class OrdinarySituationsTest {
                     each-captured | in-game/application=bell | missing:game>live | In Lampwick, set the program of input Game to Moss Rally
                     scenes | | scene.gap:game>live | In Lampwick, bring Sound into scene Chatting
                     each-captured | in-music/level=12 | level.balance:live | In Lampwick, set the level of input Music to +7.7 dB
+                    mixer | moss-out/plays=phones | missing:game>live | In Moss Rally, choose Sluice Game as the output
                     mixer | tattle/listensTo=b1 | loop.far-end:guest>far | In Tattlebrook, choose Sluice Call as the microphone
                     mixer | st-t/crossings:bus-call=true | loop.far-end:guest>far | In Sluice, switch strip Talk off bus Call
                     mixer | bus-ears/target=spk | missing:game>ears | In Sluice, send bus Ears to Headset
@@ -117,6 +118,22 @@ class OrdinarySituationsTest {
     void theFirstProposalIsTheChangeATechnicianWouldMake(
             String rig, @Nullable String otherwise, String identity, String sentence) throws Exception {
         assertEquals(sentence, proposals(read(open(rig), otherwise), identity).getFirst());
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+                    mixer | bus-ears/target=spk | missing:game>ears | Ann can't hear Game: bus Ears in Sluice goes to Shelf speakers, and Ann listens on Headset.
+                    mixer | st-t/crossings:bus-call=true | loop.far-end:guest>far | Bo hears their own voice, because Sluice sends Guest back into the call: strip Talk is on bus Call.
+                    each-captured | pc/callPlayback=spk; tattle-out/plays=call default | missing:guest>ears | Ann can't hear Guest: Tattlebrook plays to Shelf speakers, and Ann listens on Headset.
+                    each-captured | ears/device=spk; pc/playback=spk; tattle-out/plays=spk | leak:music>archive | Archive hears Music: Desk mic picks up Shelf speakers.
+                    each-captured | tattle/listensTo=hmic | missing:host>far | Host doesn't reach Bo: Tattlebrook listens to Headset mic, not to Desk mic.
+                    each-captured | in-mic/device=hmic | missing:host>live | Host doesn't reach Viewers: nothing that Viewers hear takes Desk mic.
+                    each-captured | phones/present=false; pc/playbackOrder=phones,spk | device.fallback:phones | Headset is unplugged or switched off, so Tattlebrook now uses the default, Shelf speakers.
+                    """)
+    void whatIsReadToTheCreatorNamesTheReason(String rig, @Nullable String otherwise, String identity, String plain)
+            throws Exception {
+        assertEquals(
+                plain, finding(read(open(rig), otherwise), identity).words().plain());
     }
 
     @Test

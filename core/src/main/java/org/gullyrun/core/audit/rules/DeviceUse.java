@@ -193,12 +193,17 @@ final class DeviceUse {
         return names(rig, settings).size() == 1;
     }
 
-    /** The programs that some settings belong to, each named once. */
+    /** The programs that some settings belong to, each named once; a computer's default, and what starts there, where nothing else does. */
     private static List<String> names(Rig rig, List<Address> settings) {
-        return settings.stream()
-                .map(a -> rig.program(rig.get(a.element())).name())
+        List<Element> programs = settings.stream()
+                .map(a -> rig.program(rig.get(a.element())))
                 .distinct()
                 .toList();
+        List<Element> named = programs.stream()
+                .filter(p -> p.kind() != Kind.MACHINE && p.kind() != Kind.SOURCE)
+                .toList();
+        return (named.isEmpty() ? programs : named)
+                .stream().map(Element::name).distinct().toList();
     }
 
     /** The switch that starts what offers a device; null if nothing of the rig does. */

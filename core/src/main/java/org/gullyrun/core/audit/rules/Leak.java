@@ -142,6 +142,10 @@ final class Leak extends PairRule {
         String source = cell.source().name();
         String outlet = cell.outlet().name();
         List<Integer> route = cell.delivery().strongest();
+        String air = Spoken.pickedUp(graph, route);
+        if (!air.isEmpty()) {
+            return outlet + Say.verb(outlet, " hears ", " hear ") + source + ": " + air;
+        }
         List<Spoken.Doing> doings = Spoken.doings(graph, route);
         if (doings.isEmpty()) {
             return source + Say.verb(source, " reaches ", " reach ") + outlet + " " + Say.through(graph, route);

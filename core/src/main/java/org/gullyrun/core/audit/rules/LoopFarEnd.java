@@ -83,7 +83,11 @@ final class LoopFarEnd extends PairRule {
         String outlet = cell.outlet().name();
         FlowGraph graph = context.scenes().get(scene).graph();
         double delay = cell.delivery().strongestDelay();
-        String title = outlet + Say.verb(outlet, " hears itself", " hear themselves");
+        boolean isPerson = !cell.outlet().or(Outlets.PERSONS, List.of()).isEmpty();
+        String title = outlet
+                + (isPerson
+                        ? Say.verb(outlet, " hears their own voice", " hear their own voices")
+                        : Say.verb(outlet, " hears itself", " hear themselves"));
         return new Telling(
                 new Finding.Words(
                         title,

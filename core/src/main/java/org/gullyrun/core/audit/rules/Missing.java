@@ -79,14 +79,21 @@ final class Missing implements Rule {
         String outlet = pair.outlet().name();
         String in = pair.everywhere() ? "" : " " + context.in(pair.absent());
         FlowGraph graph = context.scenes().get(scene).graph();
+        WrongDevice wrong = cell.tooFaint()
+                ? null
+                : WrongDevice.of(context.scenes().get(scene), pair, route, hearer(pair.outlet()));
         String cause = cell.tooFaint()
                 ? Spoken.faint(graph, pair.source(), cell.delivery().strongest())
-                : !route.exists()
-                        ? notConnected(context, context.scenes().get(scene), pair)
-                        : Sentences.list(route.closed().stream().map(Gate::why).toList())
-                                + (route.exact()
-                                        ? ""
-                                        : " (not fully worked out: another route may need fewer changes)");
+                : wrong != null
+                        ? wrong.why()
+                        : !route.exists()
+                                ? notConnected(context, context.scenes().get(scene), pair)
+                                : Sentences.list(route.closed().stream()
+                                                .map(Gate::why)
+                                                .toList())
+                                        + (route.exact()
+                                                ? ""
+                                                : " (not fully worked out: another route may need fewer changes)");
         List<Figure> figures = new ArrayList<>();
         if (cell.tooFaint()) {
             figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
@@ -98,6 +105,11 @@ final class Missing implements Rule {
         if (cell.tooFaint()) {
             evidence =
                     context.evidence(scene, Evidence.Form.ROUTE, cell.delivery().strongest());
+        } else if (wrong != null) {
+            evidence = new Evidence(
+                    scene,
+                    context.evidence(scene, Evidence.Form.ROUTE, wrong.route()).routes(),
+                    List.of(wrong.choice()));
         } else if (route.exists()) {
             evidence = context.evidence(scene, Evidence.Form.BLOCKED, route.segments());
         } else {
@@ -120,7 +132,9 @@ final class Missing implements Rule {
                                 pair,
                                 cell.tooFaint(),
                                 in,
-                                cell.tooFaint() || route.exists() ? cause : elsewhere(context, pair, cause)),
+                                wrong != null
+                                        ? cause + ", and " + wrong.listens()
+                                        : cell.tooFaint() || route.exists() ? cause : elsewhere(context, pair, cause)),
                         Say.sentence(
                                 (cell.tooFaint()
                                                 ? source + " at " + outlet + " at only "
@@ -249,15 +263,28 @@ final class Missing implements Rule {
         }
         String plays = Spoken.plays(rig, pair.source());
         if (plays.isEmpty()) {
-            return "nothing leads there";
+            return rig.find(pair.source().get(Sources.AT), Kind.DEVICE)
+                    .map(microphone -> takesAnother(rig, outlet, microphone))
+                    .orElse("nothing leads there");
         }
         String device = Spoken.playedDevice(rig, pair.source());
         boolean heard = rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(PointId.of(device), PointId.of(o.id())));
         return plays + (heard ? ", which doesn't lead to " + outlet.name() : ", which no listener hears");
     }
 
+    /** Why nothing that speaks into a microphone gets to a listener: the call listens to another one, or no program takes it. */
+    private static String takesAnother(Rig rig, Element outlet, Element microphone) {
+        Element call =
+                rig.find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION).orElse(null);
+        Element other = call == null ? null : rig.find(Choices.input(rig, call).device());
+        return call != null && other != null && !other.equals(microphone)
+                ? call.name() + " listens to " + other.name() + ", not to " + microphone.name()
+                : "nothing that " + outlet.name() + Say.verb(outlet.name(), " hears", " hear") + " takes "
+                        + microphone.name();
+    }
+
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */
-    private static List<Address> setsOut(Rig rig, Element source) {
+    static List<Address> setsOut(Rig rig, Element source) {
         Element application = Sources.application(rig, source);
         List<Address> settings = new ArrayList<>();
         if (application != null) {

@@ -154,6 +154,15 @@ final class Spoken {
                 : place(graph, last) + " listens to " + place(graph, taken) + ", which carries what it plays";
     }
 
+    /** Which microphone picks up which loudspeaker on a route: "Desk mic picks up Shelf speakers"; empty if none does. */
+    static String pickedUp(FlowGraph graph, List<Integer> route) {
+        return route.stream()
+                .filter(graph::isCoupling)
+                .findFirst()
+                .map(s -> place(graph, graph.to(s)) + " picks up " + place(graph, graph.from(s)))
+                .orElse("");
+    }
+
     /** Why a sound arrives so faintly: the lowest of the levels on the way, what a microphone picks up, or its own level. */
     static String faint(FlowGraph graph, Element source, List<Integer> route) {
         Rig rig = graph.rig();
