@@ -84,10 +84,8 @@ final class LoopFarEnd extends PairRule {
         FlowGraph graph = context.scenes().get(scene).graph();
         double delay = cell.delivery().strongestDelay();
         boolean isPerson = !cell.outlet().or(Outlets.PERSONS, List.of()).isEmpty();
-        String title = outlet
-                + (isPerson
-                        ? Say.verb(outlet, " hears their own voice", " hear their own voices")
-                        : Say.verb(outlet, " hears itself", " hear themselves"));
+        String title =
+                outlet + Say.verb(outlet, isPerson ? " hears their own voice" : " hears itself", " hear themselves");
         return new Telling(
                 new Finding.Words(
                         title,
