@@ -127,6 +127,9 @@ class OrdinarySituationsTest {
                     each-captured | pc/callPlayback=spk; tattle-out/plays=call default | missing:guest>ears | Ann can't hear Guest: Tattlebrook plays to Shelf speakers, and Ann listens on Headset.
                     each-captured | ears/device=spk; pc/playback=spk; tattle-out/plays=spk | leak:music>archive | Archive hears Music: Desk mic picks up Shelf speakers.
                     each-captured | tattle/listensTo=hmic | missing:host>far | Host doesn't reach Bo: Tattlebrook listens to Headset mic, not to Desk mic.
+                    each-captured | in-mic/cue=true | late.self:host>ears | Your own voice comes back late at Ann's ears: input Mic in Lampwick is on cue.
+                    each-captured | tattle/listensTo=fr; lamp/cueDevice=fp; in-mic/cue=true; in-call/cue=true | loop.far-end:guest>far | Bo hears their own voice, because Lampwick sends Guest back into the call: input Call is on cue.
+                    each-captured | tattle/listensTo=fr; lamp/cueDevice=fp | missing:host>far | Host doesn't reach Bo: Tattlebrook listens to Flume, record side, not to Desk mic.
                     each-captured | in-mic/device=hmic | missing:host>live | Host doesn't reach Viewers: nothing that Viewers hear takes Desk mic.
                     each-captured | phones/present=false; pc/playbackOrder=phones,spk | device.fallback:phones | Headset is unplugged or switched off, so Tattlebrook now uses the default, Shelf speakers.
                     """)

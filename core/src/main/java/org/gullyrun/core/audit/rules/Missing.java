@@ -108,7 +108,10 @@ final class Missing implements Rule {
         } else if (wrong != null) {
             evidence = new Evidence(
                     scene,
-                    context.evidence(scene, Evidence.Form.ROUTE, wrong.route()).routes(),
+                    wrong.route().isEmpty()
+                            ? List.of()
+                            : context.evidence(scene, Evidence.Form.ROUTE, wrong.route())
+                                    .routes(),
                     List.of(wrong.choice()));
         } else if (route.exists()) {
             evidence = context.evidence(scene, Evidence.Form.BLOCKED, route.segments());
@@ -133,7 +136,7 @@ final class Missing implements Rule {
                                 cell.tooFaint(),
                                 in,
                                 wrong != null
-                                        ? cause + ", and " + wrong.listens()
+                                        ? cause + (wrong.listens().isEmpty() ? "" : ", and " + wrong.listens())
                                         : cell.tooFaint() || route.exists() ? cause : elsewhere(context, pair, cause)),
                         Say.sentence(
                                 (cell.tooFaint()
@@ -263,24 +266,17 @@ final class Missing implements Rule {
         }
         String plays = Spoken.plays(rig, pair.source());
         if (plays.isEmpty()) {
-            return rig.find(pair.source().get(Sources.AT), Kind.DEVICE)
-                    .map(microphone -> takesAnother(rig, outlet, microphone))
-                    .orElse("nothing leads there");
+            WrongDevice other = WrongDevice.microphone(rig, pair);
+            return other != null
+                    ? other.why()
+                    : rig.find(pair.source().get(Sources.AT), Kind.DEVICE)
+                            .map(microphone -> "nothing that " + outlet.name()
+                                    + Say.verb(outlet.name(), " hears", " hear") + " takes " + microphone.name())
+                            .orElse("nothing leads there");
         }
         String device = Spoken.playedDevice(rig, pair.source());
         boolean heard = rig.of(Kind.OUTLET).stream().anyMatch(o -> scene.leads(PointId.of(device), PointId.of(o.id())));
         return plays + (heard ? ", which doesn't lead to " + outlet.name() : ", which no listener hears");
-    }
-
-    /** Why nothing that speaks into a microphone gets to a listener: the call listens to another one, or no program takes it. */
-    private static String takesAnother(Rig rig, Element outlet, Element microphone) {
-        Element call =
-                rig.find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION).orElse(null);
-        Element other = call == null ? null : rig.find(Choices.input(rig, call).device());
-        return call != null && other != null && !other.equals(microphone)
-                ? call.name() + " listens to " + other.name() + ", not to " + microphone.name()
-                : "nothing that " + outlet.name() + Say.verb(outlet.name(), " hears", " hear") + " takes "
-                        + microphone.name();
     }
 
     /** The settings that decide where a source sets out: outputs of its application, and the default if one goes there. */

@@ -67,7 +67,7 @@ final class Spoken {
     }
 
     /**
-     * What puts a sound where it goes: the last strip on a bus, or input on a track.
+     * What puts a sound where it goes: a strip on a bus, or an input on a track or on cue.
      *
      * @param program who does it
      * @param part the strip or input, with its kind
@@ -103,7 +103,7 @@ final class Spoken {
         Element part = graph.rig().find(graph.element(from));
         Element program = part == null ? null : graph.rig().owner(part);
         boolean puts = switch (graph.kind(from)) {
-            case INPUT, COPY -> graph.kind(to) == PointKind.TRACK;
+            case INPUT, COPY -> graph.kind(to) == PointKind.TRACK || graph.kind(to) == PointKind.CUE;
             case STRIP -> graph.kind(to) == PointKind.BUS;
             default -> false;
         };
@@ -114,7 +114,9 @@ final class Spoken {
         return new Doing(
                 program,
                 Sentences.noun(graph.rig(), part),
-                device < 0 ? "is on " + place(graph, to) : "takes everything played to " + place(graph, device),
+                device >= 0
+                        ? "takes everything played to " + place(graph, device)
+                        : graph.kind(to) == PointKind.CUE ? "is on cue" : "is on " + place(graph, to),
                 device < 0 ? "" : graph.element(device));
     }
 

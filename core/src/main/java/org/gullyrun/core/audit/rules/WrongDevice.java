@@ -11,6 +11,7 @@ import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointKind;
 import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.rig.Address;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
@@ -20,6 +21,7 @@ import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
+import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,8 +29,8 @@ import org.jspecify.annotations.Nullable;
  * cue that nothing uses isn't what went wrong, the choice that leads elsewhere is.
  *
  * @param why what leads elsewhere, and where: "bus Ears in Sluice goes to Shelf speakers"
- * @param listens on which device they listen: "Ann listens on Headset"
- * @param route the open segments to the other device
+ * @param listens on which device they listen: "Ann listens on Headset"; empty for a call
+ * @param route the open segments to the other device; empty for a call
  * @param choice the setting that leads there
  */
 record WrongDevice(String why, String listens, List<Integer> route, Address choice) {
@@ -42,6 +44,9 @@ record WrongDevice(String why, String listens, List<Integer> route, Address choi
      */
     static @Nullable WrongDevice of(SceneReading scene, MissingPair pair, BlockedRoute route, String hearer) {
         Rig rig = scene.graph().rig();
+        if (pair.outlet().get(Outlets.SORT) == Outlets.Sort.FAR_END && route.exists() && isUnusedCue(rig, route)) {
+            return microphone(rig, pair);
+        }
         Element worn = pair.outlet().get(Outlets.SORT) == Outlets.Sort.EARS
                 ? rig.find(Choices.listensOn(rig, pair.outlet()), Kind.DEVICE).orElse(null)
                 : null;
@@ -61,6 +66,26 @@ record WrongDevice(String why, String listens, List<Integer> route, Address choi
                 .min(Comparator.comparingInt(s -> ORDER.indexOf(by(graph, s).kind())))
                 .map(s -> told(scene, pair, s, hearer + Say.verb(hearer, " listens on ", " listen on ") + worn.name()))
                 .orElse(null);
+    }
+
+    /** A call that listens to another microphone than the one somebody speaks into; null if it doesn't. */
+    static @Nullable WrongDevice microphone(Rig rig, MissingPair pair) {
+        Element call = rig.find(pair.outlet().get(Outlets.APPLICATION), Kind.APPLICATION)
+                .orElse(null);
+        Element spoken = rig.find(pair.source().get(Sources.AT), Kind.DEVICE).orElse(null);
+        Choices.Going going = call == null ? null : Choices.input(rig, call);
+        Element heard = going == null ? null : rig.find(going.device());
+        return call == null || going == null || spoken == null || heard == null || heard.equals(spoken)
+                ? null
+                : new WrongDevice(
+                        call.name() + " listens to " + heard.name() + ", not to " + spoken.name(),
+                        "",
+                        List.of(),
+                        new Address(
+                                going.decidedBy().kind() == Kind.MACHINE
+                                        ? call.or(Applications.MACHINE, "")
+                                        : call.id(),
+                                going.decidedBy().key()));
     }
 
     /** Whether all that blocks a route is a cue that no input is on. */
