@@ -138,10 +138,9 @@ final class Candidates {
             Element program = rig.owner(o);
             if (program != null) {
                 Choices.Going going = Choices.output(rig, program, o);
-                Element chosen = rig.find(going.moved().isEmpty() ? going.device() : going.moved());
-                if (chosen != null && !Choices.usable(rig, chosen)) {
-                    add(moves.usable(chosen));
-                }
+                rig.find(going.moved().isEmpty() ? going.device() : going.moved(), Kind.DEVICE)
+                        .filter(chosen -> !Choices.usable(rig, chosen))
+                        .ifPresent(chosen -> add(moves.usable(chosen)));
             }
         });
     }

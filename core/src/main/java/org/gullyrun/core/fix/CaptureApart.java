@@ -58,10 +58,10 @@ final class CaptureApart {
             if (production != null && output.isPresent()) {
                 String machine = production.get(Productions.MACHINE);
                 rig.of(Kind.CABLE).stream()
-                        .map(cable -> rig.find(cable.get(Links.CABLE_FROM)))
-                        .filter(end -> end != null && isFree(end, machine))
+                        .flatMap(cable -> rig.find(cable.get(Links.CABLE_FROM), Kind.DEVICE).stream())
+                        .filter(end -> isFree(end, machine))
                         .limit(MOST)
-                        .forEach(end -> offer(input, production, output.get(), Objects.requireNonNull(end)));
+                        .forEach(end -> offer(input, production, output.get(), end));
             }
         }
     }

@@ -130,8 +130,9 @@ record Merit(
                 .filter(c -> chosen(rig, c) instanceof Element device && Namesakes.are(rig, c.element(), device)
                         || c instanceof Change.Set set
                                 && set.setting().equals(Productions.APPLICATION)
-                                && set.to() instanceof String program
-                                && Namesakes.takes(rig, rig.get(c.element()), rig.get(program)))
+                                && set.to() instanceof String id
+                                && rig.find(id) instanceof Element program
+                                && Namesakes.takes(rig, rig.get(c.element()), program))
                 .count();
     }
 

@@ -1,6 +1,7 @@
 package org.gullyrun.core.fix;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
@@ -171,6 +172,24 @@ class OrdinarySituationsTest {
                                 || fix.created().size() < fix.cleared().size(),
                         fix.sentence());
             }
+        }
+    }
+
+    /** Devices that are none, and a program that only the survey known to be good has. */
+    @Test
+    void whatIsNotThereEndsNoSearch() throws Exception {
+        Case what = open("everything-captured");
+        Rig good = what.surveys().getFirst().rig();
+        Reading reading = read(what, "moss-out/plays=crew; flume/playback=crew; -bell");
+        List<Finding> bad = reading.findings().stream().filter(Finding::isBad).toList();
+        assertFalse(bad.isEmpty());
+        for (Finding finding : bad) {
+            new Fixes(AUDIT, good).find(reading, finding, () -> false);
+        }
+        Reading each = read(open("each-captured"), "in-bell/application=moss; -bell");
+        Rig before = open("each-captured").surveys().getFirst().rig();
+        for (Finding finding : each.findings()) {
+            new Fixes(AUDIT, before).find(each, finding, () -> false);
         }
     }
 
