@@ -170,16 +170,18 @@ public final class SceneReading {
 
     /** Whether sound at one point gets to another through open segments; false if there is no such point. */
     public boolean leads(PointId from, PointId to) {
-        int start = graph.point(from);
-        int end = graph.point(to);
-        return start >= 0 && end >= 0 && flow.view().reachingOne(end)[start];
+        return leads(flow.view(), from, to);
     }
 
     /** The same, without any sound through the air: nobody leads a sound past a loudspeaker and a microphone by intent. */
     public boolean leadsByWire(PointId from, PointId to) {
+        return leads(flow.electricView(), from, to);
+    }
+
+    private boolean leads(OpenView view, PointId from, PointId to) {
         int start = graph.point(from);
         int end = graph.point(to);
-        return start >= 0 && end >= 0 && flow.electricView().reachingOne(end)[start];
+        return start >= 0 && end >= 0 && view.reachingOne(end)[start];
     }
 
     /** The open segments, couplings included. */

@@ -1,10 +1,8 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.gullyrun.core.flow.graph.Choices;
@@ -43,25 +41,18 @@ final class CaptureApart {
 
     /** Hands on what leaves the program at the start of a route alone on its device, if an input takes all that plays there. */
     void along(List<Integer> route) {
-        Set<Element> outputs = new LinkedHashSet<>();
-        Set<Element> inputs = new LinkedHashSet<>();
-        for (int segment : route) {
-            String by = graph.segmentElement(segment);
-            rig.find(by, Kind.APP_OUTPUT).ifPresent(outputs::add);
-            rig.find(by, Kind.INPUT)
-                    .filter(i -> i.get(Productions.TAKES) == Productions.Takes.PLAYBACK)
-                    .ifPresent(inputs::add);
-        }
-        for (Element input : inputs) {
-            Element production = rig.owner(input);
-            Optional<Element> output = outputs.stream().findFirst();
-            if (production != null && output.isPresent()) {
+        Element output = route.stream()
+                .flatMap(s -> rig.find(graph.segmentElement(s), Kind.APP_OUTPUT).stream())
+                .findFirst()
+                .orElse(null);
+        for (Element input : output == null ? Set.<Element>of() : CaptureEach.takingAll(graph, route)) {
+            if (output != null && rig.owner(input) instanceof Element production) {
                 String machine = production.get(Productions.MACHINE);
                 rig.of(Kind.CABLE).stream()
                         .flatMap(cable -> rig.find(cable.get(Links.CABLE_FROM), Kind.DEVICE).stream())
                         .filter(end -> isFree(end, machine))
                         .limit(MOST)
-                        .forEach(end -> offer(input, production, output.get(), end));
+                        .forEach(end -> offer(input, production, output, end));
             }
         }
     }

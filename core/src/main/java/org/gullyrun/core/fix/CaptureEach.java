@@ -48,18 +48,23 @@ final class CaptureEach {
      * @param outlet the listener to whom it leads; null for a loop
      */
     void along(List<Integer> route, @Nullable Element outlet) {
-        FlowGraph graph = scene.graph();
-        Set<Element> inputs = new LinkedHashSet<>();
-        for (int segment : route) {
-            rig.find(graph.segmentElement(segment), Kind.INPUT)
-                    .filter(i -> i.get(Productions.TAKES) == Productions.Takes.PLAYBACK)
-                    .ifPresent(inputs::add);
-        }
-        for (Element input : inputs) {
+        for (Element input : takingAll(scene.graph(), route)) {
             if (rig.owner(input) instanceof Element production) {
                 instead(input, production, outlet == null ? null : NewInputs.track(rig, production, outlet));
             }
         }
+    }
+
+    /** The inputs on a route that take everything that plays on a device. */
+    static Set<Element> takingAll(FlowGraph graph, List<Integer> route) {
+        Set<Element> inputs = new LinkedHashSet<>();
+        for (int segment : route) {
+            graph.rig()
+                    .find(graph.segmentElement(segment), Kind.INPUT)
+                    .filter(i -> i.get(Productions.TAKES) == Productions.Takes.PLAYBACK)
+                    .ifPresent(inputs::add);
+        }
+        return inputs;
     }
 
     /** The input muted, or off one track, and an input for each program on the tracks that it had there. */

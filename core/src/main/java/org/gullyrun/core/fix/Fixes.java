@@ -26,10 +26,11 @@ import org.jspecify.annotations.Nullable;
 /**
  * Finds the fixes of a finding: candidates from its evidence, each applied to a copy and audited again.
  *
- * <p>Rank: causes nothing major; silences no program altogether; resolves most; leaves least that was
- * hidden; keeps processed sound rather than raw; loses fewest deliveries; goes back to how it was when all was well; moves no
- * level away from 0 dB; takes least from others; least to build anew; fewest settings; a program's own setting before a default, a default before a system setting; of those that are alike in all
- * this, what the rig itself suggests ({@link Merit#ALIKE}); in the order in which sound meets them. Cost: one audit for
+ * <p>Rank: causes nothing major; silences no program altogether; resolves most; leaves least that was hidden; keeps processed
+ * sound rather than raw; loses fewest deliveries; goes back to how it was when all was well; moves no level away from 0 dB; takes
+ * least from others; least to build anew; fewest settings; a program's own setting before a default, a default before a system
+ * setting; of those that are alike in all this, what the rig itself suggests ({@link Merit#ALIKE}); in the order in which sound
+ * meets them. Cost: one audit for
  * each candidate, so it belongs off the interface thread; it stops at the next candidate when told to.
  */
 public final class Fixes {
@@ -273,7 +274,7 @@ public final class Fixes {
         }
     }
 
-    /** Whether a fix doesn't bring as much that is minor as it resolves, where it is only for something minor. */
+    /** Whether a fix of something minor resolves more than it causes; of something serious any minor finding is worth it. */
     static boolean isWorthIt(Fix fix, Finding finding) {
         return finding.isBad()
                 || fix.created().isEmpty()

@@ -2,6 +2,7 @@ package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.Gate;
 import org.gullyrun.core.flow.graph.SceneComposition;
 import org.gullyrun.core.flow.graph.SceneComposition.Presence;
@@ -82,7 +83,7 @@ public final class GateMoves {
                     changes.addAll(list(Change.set(rig, device.id(), each, true)));
                 }
             }
-            Element engine = rig.find(provider);
+            Element engine = Choices.provider(rig, device);
             Capabilities.Engine runs = engine == null ? null : Capabilities.engine(engine.kind());
             if (engine != null && runs != null && !engine.is(runs.running(), true)) {
                 changes.addAll(list(Change.set(rig, engine.id(), runs.running(), true)));

@@ -208,7 +208,7 @@ final class DeviceUse {
 
     /** The switch that starts what offers a device; null if nothing of the rig does. */
     static @Nullable Address running(Rig rig, Element device) {
-        Element engine = rig.find(device.get(Devices.PROVIDED_BY));
+        Element engine = Choices.provider(rig, device);
         Capabilities.Engine runs = engine == null ? null : Capabilities.engine(engine.kind());
         return engine == null || runs == null
                 ? null

@@ -34,7 +34,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Does a must have no open route, or only one too faint? */
 final class Missing implements Rule {
-    /** So many shut ways are named. */
+    /** So many switches are named. */
     private static final int MOST_SHUT = 3;
 
     @Override
@@ -82,18 +82,17 @@ final class Missing implements Rule {
         WrongDevice wrong = cell.tooFaint()
                 ? null
                 : WrongDevice.of(context.scenes().get(scene), pair, route, hearer(pair.outlet()));
-        String cause = cell.tooFaint()
-                ? Spoken.faint(graph, pair.source(), cell.delivery().strongest())
-                : wrong != null
-                        ? wrong.why()
-                        : !route.exists()
-                                ? notConnected(context, context.scenes().get(scene), pair)
-                                : Sentences.list(route.closed().stream()
-                                                .map(Gate::why)
-                                                .toList())
-                                        + (route.exact()
-                                                ? ""
-                                                : " (not fully worked out: another route may need fewer changes)");
+        String cause;
+        if (cell.tooFaint()) {
+            cause = Spoken.faint(graph, pair.source(), cell.delivery().strongest());
+        } else if (wrong != null) {
+            cause = wrong.why();
+        } else if (!route.exists()) {
+            cause = notConnected(context, context.scenes().get(scene), pair);
+        } else {
+            cause = Sentences.list(route.closed().stream().map(Gate::why).toList())
+                    + (route.exact() ? "" : " (not fully worked out: another route may need fewer changes)");
+        }
         List<Figure> figures = new ArrayList<>();
         if (cell.tooFaint()) {
             figures.add(new Figure("strength", cell.delivery().strength(), "dB"));
@@ -161,7 +160,7 @@ final class Missing implements Rule {
                 Say.assumed(context.scenes().get(scene).graph(), route.segments()));
     }
 
-    /** What is shut that would let something properly through, where it only comes through the air: ". Strip Talk is off bus Ears". */
+    /** Of what only comes through the air, the switches that would let it come properly: ". Strip Talk is not on bus Ears". */
     private static String shut(SceneReading scene, CellReading cell) {
         FlowGraph graph = scene.graph();
         List<Integer> route = cell.delivery().strongest();

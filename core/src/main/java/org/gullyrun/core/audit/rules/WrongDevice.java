@@ -25,8 +25,8 @@ import org.gullyrun.core.rig.Sources;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Why somebody doesn't hear what plays on another device than they listen on, though switches could bring it to their own: a
- * cue that nothing uses isn't what went wrong, the choice that leads elsewhere is.
+ * The device that was chosen wrongly where somebody doesn't hear what they should: the sound plays on another device than they
+ * listen on, or a call listens to another microphone. A cue that no input is on could bring it, but isn't what went wrong.
  *
  * @param why what leads elsewhere, and where: "bus Ears in Sluice goes to Shelf speakers"
  * @param listens on which device they listen: "Ann listens on Headset"; empty for a call
@@ -44,13 +44,15 @@ record WrongDevice(String why, String listens, List<Integer> route, Address choi
      */
     static @Nullable WrongDevice of(SceneReading scene, MissingPair pair, BlockedRoute route, String hearer) {
         Rig rig = scene.graph().rig();
-        if (pair.outlet().get(Outlets.SORT) == Outlets.Sort.FAR_END && route.exists() && isUnusedCue(rig, route)) {
+        Outlets.Sort sort = pair.outlet().get(Outlets.SORT);
+        if (!route.exists() || !isUnusedCue(rig, route)) {
+            return null;
+        } else if (sort == Outlets.Sort.FAR_END) {
             return microphone(rig, pair);
         }
-        Element worn = pair.outlet().get(Outlets.SORT) == Outlets.Sort.EARS
-                ? rig.find(Choices.listensOn(rig, pair.outlet()), Kind.DEVICE).orElse(null)
-                : null;
-        if (worn == null || !route.exists() || !isUnusedCue(rig, route)) {
+        Element worn =
+                rig.find(Choices.listensOn(rig, pair.outlet()), Kind.DEVICE).orElse(null);
+        if (sort != Outlets.Sort.EARS || worn == null) {
             return null;
         }
         FlowGraph graph = scene.graph();

@@ -40,7 +40,7 @@ public final class Choices {
             String moved) {}
 
     /** The engine of the rig that offers a device; null if none does, or it isn't there. */
-    static @Nullable Element provider(Rig rig, Element device) {
+    public static @Nullable Element provider(Rig rig, Element device) {
         Element engine = rig.find(device.get(Devices.PROVIDED_BY));
         return engine == null || Capabilities.engine(engine.kind()) == null ? null : engine;
     }
