@@ -85,6 +85,24 @@ public final class AnswerTime {
                         outlets.get(number / 2 % outlets.size()).id()));
             }
         },
+        /** One source after the other is selected. */
+        SOURCE(false) {
+            @Override
+            void make(Store store, int number) {
+                List<Element> sources = store.state().surveyShown().rig().of(Kind.SOURCE);
+                store.select(new Selection.OfSource(
+                        sources.get(number % sources.size()).id()));
+            }
+        },
+        /** One listener after the other is selected. */
+        LISTENER(false) {
+            @Override
+            void make(Store store, int number) {
+                List<Element> outlets = store.state().surveyShown().rig().of(Kind.OUTLET);
+                store.select(new Selection.OfOutlet(
+                        outlets.get(number % outlets.size()).id()));
+            }
+        },
         /** One finding after the other is selected. */
         FINDING(false) {
             @Override

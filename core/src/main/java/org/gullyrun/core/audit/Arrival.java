@@ -1,7 +1,10 @@
 package org.gullyrun.core.audit;
 
-import java.util.Locale;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
+import org.jspecify.annotations.Nullable;
 
 /** How a source arrives at a listener, in one sentence. */
 public final class Arrival {
@@ -21,11 +24,20 @@ public final class Arrival {
             return "Arrives by " + (cell.delivery().atLeast() ? "at least " : "")
                     + cell.delivery().routes()
                     + (cell.delivery().routes() == 1 ? " route" : " routes") + where
-                    + String.format(Locale.ROOT, " at %.1f dBFS.", cell.usualLevel())
-                            .replace('-', '−');
+                    + " at " + Figures.one(cell.usualLevel()) + " dBFS.";
         }
         boolean nowhere = everywhere && !where.isEmpty() && !arrivesSomewhere(reading, cell);
         return "Doesn't arrive" + (nowhere ? " in any scene" : where) + ".";
+    }
+
+    /** How many sources arrive at a listener in a scene, or in any of them. */
+    public static int sources(Reading reading, String outlet, @Nullable SceneReading scene) {
+        int o = reading.rig().of(Kind.OUTLET).indexOf(reading.rig().get(outlet));
+        List<SceneReading> scenes = scene == null ? reading.scenes() : List.of(scene);
+        return (int) IntStream.range(0, reading.rig().of(Kind.SOURCE).size())
+                .filter(s -> scenes.stream()
+                        .anyMatch(each -> each.cell(s, o).delivery().arrives()))
+                .count();
     }
 
     private static boolean arrivesSomewhere(Reading reading, CellReading cell) {

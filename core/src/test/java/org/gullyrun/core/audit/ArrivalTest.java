@@ -1,6 +1,7 @@
 package org.gullyrun.core.audit;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import org.gullyrun.core.SmallRig;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
@@ -51,5 +52,22 @@ class ArrivalTest {
         assertEquals("Doesn't arrive.", sentence(rig.reading(), 0, "host", "ears", true));
         Reading heard = rig.pass("monitor", "mic-host", "head", -6, 0).reading();
         assertEquals("Arrives by 1 route at −26.0 dBFS.", sentence(heard, 0, "host", "ears", true));
+    }
+
+    @Test
+    void theSourcesThatArriveAreCountedInOneSceneOrInAny() {
+        Rig rig = GOOD.rig();
+        int ears = rig.of(Kind.OUTLET).indexOf(rig.find("host-ears"));
+        for (SceneReading scene : GOOD.scenes()) {
+            long counted = scene.cells().stream()
+                    .filter(c -> c.outlet() == rig.of(Kind.OUTLET).get(ears))
+                    .filter(c -> c.delivery().arrives())
+                    .count();
+            assertEquals(counted, Arrival.sources(GOOD, "host-ears", scene));
+        }
+        assertTrue(
+                Arrival.sources(GOOD, "host-ears", null)
+                        > Arrival.sources(GOOD, "host-ears", GOOD.scenes().get(1)),
+                "the opening film isn't heard in Sky");
     }
 }

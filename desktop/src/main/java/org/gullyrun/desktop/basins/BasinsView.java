@@ -14,6 +14,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.text.TextAlignment;
 import org.gullyrun.core.compare.HeardDifference;
 import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.KeptControls;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Against;
 import org.gullyrun.desktop.state.Planning;
@@ -138,30 +139,29 @@ public final class BasinsView extends StackPane {
         double[] widths = BasinWidths.of(wanted, room, u);
         boolean scrolls = DoubleStream.of(widths).sum() > room;
         height(HEIGHT * u + (scrolls ? SCROLL_BAR : 0)); // the bar would lie over the second line of names
-        List<Node> children = row.getChildren();
+        List<Node> next = new ArrayList<>();
         for (int o = 0; o < shown.size(); o++) {
-            HeardDifference hearing = shown.get(o);
-            double width = widths[o];
-            Node known = o < children.size() ? children.get(o) : null;
-            // A basin takes over what it now hears; only one of another size or name is made anew.
-            if (!(known instanceof Basin basin && basin.show(hearing, width, state.textScale()))) {
-                Basin drawn = new Basin(store, hearing, width, state.textScale());
-                if (o < children.size()) {
-                    children.set(o, drawn);
-                } else {
-                    children.add(drawn);
-                }
-            }
+            next.add(basin(shown.get(o), widths[o], u));
         }
-        children.subList(shown.size(), children.size()).clear();
         if (folds) {
-            children.add(folded(hearings.size() - shown.size(), widths[shown.size()], state));
+            next.add(folded(hearings.size() - shown.size(), widths[shown.size()], state));
         }
+        KeptControls.exchange(row.getChildren(), next);
         row.getChildren().forEach(child -> {
             if (child instanceof Basin basin) {
                 basin.select(state.selection(), state.shown());
             }
         });
+    }
+
+    /** The basin of a listener: the one that is there, with what is heard now, or a new one for another size or name. */
+    private Basin basin(HeardDifference hearing, double width, double u) {
+        for (Node child : row.getChildren()) {
+            if (child instanceof Basin known && known.show(hearing, width, u)) {
+                return known;
+            }
+        }
+        return new Basin(store, hearing, width, u);
     }
 
     private void height(double height) {

@@ -2,7 +2,6 @@ package org.gullyrun.desktop.evidence;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
@@ -12,6 +11,7 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.compare.Difference;
+import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
@@ -168,15 +168,11 @@ final class DifferenceSheet {
     }
 
     private static String level(CellReading cell) {
-        return cell.delivery().arrives()
-                ? String.format(Locale.ROOT, "%.1f dBFS", cell.usualLevel()).replace('-', '−')
-                : "nothing";
+        return cell.delivery().arrives() ? Figures.one(cell.usualLevel()) + " dBFS" : "nothing";
     }
 
     private static String delay(CellReading cell) {
-        return cell.delivery().arrives()
-                ? String.format(Locale.ROOT, "%.0f ms", cell.delivery().strongestDelay())
-                : "–";
+        return cell.delivery().arrives() ? Figures.whole(cell.delivery().strongestDelay()) + " ms" : "–";
     }
 
     private static String routes(CellReading cell) {

@@ -17,6 +17,7 @@ public final class EvidenceView extends SidePane {
     private final Store store;
     private final FixesSheet fixes;
     private final PairSheet pair;
+    private final Listing listing;
 
     /** Evidence of what the store's state has selected. */
     public EvidenceView(Store store) {
@@ -24,6 +25,7 @@ public final class EvidenceView extends SidePane {
         this.store = store;
         this.fixes = new FixesSheet(store);
         this.pair = new PairSheet(store, fixes);
+        this.listing = new Listing(store);
         store.watch(this::update);
     }
 
@@ -99,8 +101,8 @@ public final class EvidenceView extends SidePane {
                 state.lens() == Lens.RATES && state.step() == Step.TRACE
                         ? new RatesSheet(store).content(state)
                         : new Summary(store).content(state);
-            case Selection.OfSource(String id) -> new Listing(store).content(state, id, true);
-            case Selection.OfOutlet(String id) -> new Listing(store).content(state, id, false);
+            case Selection.OfSource(String id) -> listing.content(state, id, true);
+            case Selection.OfOutlet(String id) -> listing.content(state, id, false);
             case Selection.OfElement(String id) -> new ElementSheet(store).content(state, id);
             case Selection.Pair ofPair -> pair.ofPair(state);
             case Selection.Trouble trouble -> pair.ofTrouble(state);

@@ -13,6 +13,7 @@ import org.gullyrun.core.audit.Severity;
 import org.gullyrun.core.fix.Fix;
 import org.gullyrun.core.fix.RootCauses;
 import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.KeptControls;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
@@ -72,8 +73,8 @@ final class FixesSheet {
                 beneath.addAll(0, List.of(Nodes.rule(), Nodes.label("More fixes", "caption")));
             }
         }
-        Nodes.exchange(first.getChildren(), above);
-        Nodes.exchange(others.getChildren(), beneath);
+        KeptControls.exchange(first.getChildren(), above);
+        KeptControls.exchange(others.getChildren(), beneath);
     }
 
     /** One fix: what to do, what it costs, and a click that applies it. */

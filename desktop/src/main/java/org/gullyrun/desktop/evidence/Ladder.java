@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -28,11 +27,13 @@ import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.core.rig.Setting;
 import org.gullyrun.core.rig.Sources;
+import org.gullyrun.desktop.look.KeptControls;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.State;
 import org.gullyrun.desktop.state.Store;
@@ -110,7 +111,7 @@ final class Ladder extends VBox {
         if (now.shown().routes().size() > MOST) {
             all.add(label("and " + (now.shown().routes().size() - MOST) + " more routes", "caption"));
         }
-        Nodes.exchange(getChildren(), all);
+        KeptControls.exchange(getChildren(), all);
     }
 
     /** The heading with the names of the routes. */
@@ -193,7 +194,7 @@ final class Ladder extends VBox {
 
     /** What a rung looks like: its rails, its stroke and its figures. */
     private RungLook look(Rung rung, boolean first, boolean last, double level, double delay, int[] passing) {
-        String shown = isCircle() ? String.format(Locale.ROOT, "%+.1f", level).replace('-', '−') : number(level);
+        String shown = isCircle() ? Figures.signed(level) : Figures.one(level);
         boolean bad = isBad(rung);
         String name = PointWords.within(graph, rung.point);
         String sub = sub(rung);
@@ -201,13 +202,8 @@ final class Ladder extends VBox {
         for (int w = 0; w < routes.size(); w++) {
             rails.add(rail(rung, w, first, last, passing[w]));
         }
-        String spoken = name + ", " + number(level) + " dBFS, " + number(delay) + " ms. " + sub;
-        return new RungLook(shown, number(delay), name, bad, sub, rails, bad ? gate(rung) : null, spoken);
-    }
-
-    private static String number(double value) {
-        String text = String.format(Locale.ROOT, "%.1f", value + 0.0).replace('-', '−');
-        return text.equals("−0.0") ? "0.0" : text;
+        String spoken = name + ", " + Figures.one(level) + " dBFS, " + Figures.one(delay) + " ms. " + sub;
+        return new RungLook(shown, Figures.one(delay), name, bad, sub, rails, bad ? gate(rung) : null, spoken);
     }
 
     /** Whether the rung is where the trouble lies. */

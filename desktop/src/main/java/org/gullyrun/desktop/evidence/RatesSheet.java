@@ -14,6 +14,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.Clocks;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
@@ -93,8 +94,8 @@ final class RatesSheet {
         if (bad) {
             words.getChildren()
                     .add(Nodes.label(
-                            String.format(Locale.ROOT, "%.0f cents, speed × %.3f", place.cents(), place.ratio())
-                                    .replace('-', '−'),
+                            Figures.whole(place.cents())
+                                    + String.format(Locale.ROOT, " cents, speed × %.3f", place.ratio()),
                             "small",
                             "figures"));
         }

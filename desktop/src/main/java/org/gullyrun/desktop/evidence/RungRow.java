@@ -15,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
+import org.gullyrun.desktop.look.KeptControls;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.state.Store;
 import org.jspecify.annotations.Nullable;
@@ -86,7 +87,7 @@ final class RungRow extends HBox {
             told.add(pill);
             VBox.setMargin(pill, new Insets(3, 0, 3, 0));
         }
-        Nodes.exchange(words.getChildren(), told);
+        KeptControls.exchange(words.getChildren(), told);
         setMinHeight((look.sub().isEmpty() ? 28 : 42) * u);
         setAccessibleText(look.spoken());
         if (before == null || scale != u || !before.rails().equals(look.rails())) {

@@ -8,7 +8,7 @@ import javafx.scene.layout.HBox;
 
 /** A row that does something when clicked, or with Enter or Space; its words wrap, which a button's do not. */
 public final class ClickRow extends HBox {
-    private final Runnable action;
+    private Runnable action;
 
     /** A row of a style class, with a name for those who hear the screen. */
     public ClickRow(String style, String id, String spoken, Runnable action, Node... content) {
@@ -30,6 +30,22 @@ public final class ClickRow extends HBox {
                 e.consume();
             }
         });
+    }
+
+    /**
+     * Stands for another row from now on: does what that does, under its name. Not while the pointer or the focus is on this
+     * one, which would then seem to be on something that nobody has chosen.
+     */
+    boolean takesOver(ClickRow other) {
+        if (isHover() || Nodes.isFocusOwner(this) || getAlignment() != other.getAlignment()) {
+            return false;
+        }
+        action = other.action;
+        setId(other.getId());
+        setAccessibleText(other.getAccessibleText());
+        setOnMouseEntered(other.getOnMouseEntered());
+        setOnMouseExited(other.getOnMouseExited());
+        return true;
     }
 
     @Override

@@ -34,7 +34,7 @@ public final class KeptNodes {
         if (known == null || !known.look.equals(look)) {
             known = new Kept(look, made.get());
             if (known.node.getId() == null) {
-                known.node.setId("row-" + key); // what has a name is never taken for another by Nodes.exchange
+                known.node.setId("row-" + key); // what has a name is never taken for another by KeptControls.exchange
             }
             kept.put(key, known);
         }

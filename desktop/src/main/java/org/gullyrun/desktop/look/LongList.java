@@ -42,7 +42,7 @@ public final class LongList extends RowStack {
         }
         getChildren().remove(blocks.size(), getChildren().size());
         for (int i = 0; i < blocks.size(); i++) {
-            Nodes.exchange(((RowStack) getChildren().get(i)).getChildren(), blocks.get(i));
+            KeptControls.exchange(((RowStack) getChildren().get(i)).getChildren(), blocks.get(i));
         }
     }
 

@@ -1,13 +1,8 @@
 package org.gullyrun.desktop.look;
 
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
@@ -17,10 +12,8 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
@@ -95,101 +88,9 @@ public final class Nodes {
         });
     }
 
-    /**
-     * Shows other nodes in place of those that are there. One that is there already stays, and so does what looks the same
-     * but for its words (labels, boxes, hairlines): a control that is made anew has to find its style and make its parts
-     * once more, which costs more than all else in an answer. What has a name or is clicked is never taken for another.
-     */
-    public static void exchange(List<Node> there, List<? extends Node> wanted) {
-        Set<Node> asked = Collections.newSetFromMap(new IdentityHashMap<>());
-        asked.addAll(wanted);
-        List<Node> next = new ArrayList<>();
-        for (int i = 0; i < wanted.size(); i++) {
-            Node known = i < there.size() ? there.get(i) : null;
-            Node node = wanted.get(i);
-            next.add(known != null && !asked.contains(known) && takesOver(known, node) ? known : node);
-        }
-        asked.addAll(next);
-        there.removeIf(node -> !asked.contains(node));
-        for (int i = 0; i < next.size(); i++) {
-            if (i == there.size() || there.get(i) != next.get(i)) {
-                there.remove(next.get(i));
-                there.add(i, next.get(i));
-            }
-        }
-    }
-
-    /** Whether a control that is there can take over what another one shows. */
-    private static boolean takesOver(Node known, Node other) {
-        if (known == other) {
-            return true;
-        }
-        if (known.getClass() != other.getClass()
-                || !(known instanceof Region one && other instanceof Region two && looksAlike(one, two))) {
-            return false;
-        }
-        if (known.getClass() == Label.class) {
-            Label label = (Label) known;
-            Label is = (Label) other;
-            boolean alike = label.isWrapText() == is.isWrapText()
-                    && label.getAlignment() == is.getAlignment()
-                    && label.getGraphic() == null
-                    && is.getGraphic() == null;
-            if (alike) {
-                label.setText(is.getText());
-                label.setAccessibleText(is.getAccessibleText());
-            }
-            return alike;
-        }
-        if (known.getClass() == VBox.class) {
-            VBox box = (VBox) known;
-            VBox is = (VBox) other;
-            return box.getSpacing() == is.getSpacing() && box.getAlignment() == is.getAlignment() && exchanged(box, is);
-        }
-        if (known.getClass() == HBox.class) {
-            HBox box = (HBox) known;
-            HBox is = (HBox) other;
-            return box.getSpacing() == is.getSpacing() && box.getAlignment() == is.getAlignment() && exchanged(box, is);
-        }
-        return known.getClass() == Region.class;
-    }
-
-    /** Takes over the children of another pane; always true, so that it can end a comparison. */
-    private static boolean exchanged(Pane known, Pane other) {
-        exchange(known.getChildren(), List.copyOf(other.getChildren()));
-        return true;
-    }
-
-    /** Whether two regions have the same styles. */
-    private static boolean looksAlike(Region one, Region other) {
-        return one.getId() == null
-                && other.getId() == null
-                && !isClicked(one)
-                && !isClicked(other)
-                && one.getStyleClass().equals(other.getStyleClass())
-                && marks(one).equals(marks(other))
-                && held(one).equals(held(other))
-                && one.getMinWidth() == other.getMinWidth()
-                && one.getMinHeight() == other.getMinHeight()
-                && one.getPrefWidth() == other.getPrefWidth()
-                && one.getMaxWidth() == other.getMaxWidth();
-    }
-
-    /** What was marked, without what JavaFX itself tells of where a node stands and where the pointer is. */
-    private static Set<String> marks(Node node) {
-        return node.getPseudoClassStates().stream()
-                .map(PseudoClass::getPseudoClassName)
-                .filter(name -> !name.contains("-child") && !name.equals("hover"))
-                .collect(Collectors.toSet());
-    }
-
-    /** Whether a node answers clicks or keys itself, so that it can't take another's place. */
-    private static boolean isClicked(Node node) {
-        return node.getOnMouseClicked() != null || node.getOnKeyPressed() != null;
-    }
-
-    private static Map<Object, Object> held(Node node) {
-        return node.hasProperties() ? node.getProperties() : Map.of();
+    /** Whether a node has the focus of its window, be that window in front or not. */
+    static boolean isFocusOwner(Node node) {
+        return node.getScene() != null && node.getScene().getFocusOwner() == node;
     }
 
     /** The first control within a node that can have the focus, in the order in which Tab meets them; null if none can. */

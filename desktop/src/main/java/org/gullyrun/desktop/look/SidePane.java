@@ -58,7 +58,7 @@ public class SidePane extends ScrollPane {
     protected void show(Supplier<List<Node>> content) {
         Node owner = getScene() == null ? null : getScene().getFocusOwner();
         boolean inside = owner != null && isWithin(owner);
-        Nodes.exchange(box.getChildren(), content.get());
+        KeptControls.exchange(box.getChildren(), content.get());
         if (owner != null && inside && !isWithin(owner)) {
             Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
             if (owner instanceof ValueField was && again instanceof ValueField is) {

@@ -1,13 +1,17 @@
 package org.gullyrun.desktop.trace;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
-import javafx.scene.shape.Circle;
+import javafx.scene.shape.ArcTo;
+import javafx.scene.shape.ClosePath;
 import javafx.scene.shape.HLineTo;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
@@ -15,6 +19,7 @@ import javafx.scene.shape.Path;
 import javafx.scene.shape.QuadCurveTo;
 import javafx.scene.text.Text;
 import org.gullyrun.core.flow.graph.PointId;
+import org.gullyrun.core.flow.graph.SegmentKey;
 import org.gullyrun.core.runmap.MapNode;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
@@ -40,6 +45,13 @@ final class MapGrid {
     /** The names of a grid's rows as they are drawn, and where they end; measured once for all crossings. */
     private record Rows(double labelWidth, List<String> labels, double[] ends) {}
 
+    /** Crossings that are drawn alike. */
+    private record Crossings(boolean open, boolean wanted, Map<SegmentKey, MapNode.Crossing> of) {
+        List<MapNode.Crossing> of(Set<SegmentKey> keys) {
+            return keys.stream().map(of::get).filter(Objects::nonNull).toList();
+        }
+    }
+
     private Rows rows(MapNode node) {
         double widest = m.labelWidth(node);
         List<String> labels = node.rows().stream()
@@ -52,7 +64,7 @@ final class MapGrid {
                 labels.stream().mapToDouble(l -> x + Type.width(l, m.row())).toArray());
     }
 
-    /** Draws a mixer or production, part by part, so that a crossing that changes is all that is drawn anew. */
+    /** Draws a mixer or production, part by part, so that only what changes is drawn anew. */
     void draw(MapNode node) {
         Rows rows = rows(node);
         Map<Integer, Integer> tops = new HashMap<>();
@@ -77,10 +89,11 @@ final class MapGrid {
                     new MapPlan("column " + node.id() + " " + c, isOpen + " " + top, all, Set.of(), point),
                     () -> column(node, rows, column, isOpen, top));
         }
-        for (MapNode.Crossing c : node.crossings()) {
-            Bounds dot = new BoundingBox(crossingX(node, rows, c) - 4 * u, crossingY(node, c) - 4 * u, 8 * u, 8 * u);
-            sheet.item(new MapPlan(c.key(), c, dot, Set.of(c.key()), Set.of()), () -> crossing(node, rows, c));
-        }
+        Set<SegmentKey> keys =
+                node.crossings().stream().map(MapNode.Crossing::key).collect(Collectors.toSet());
+        sheet.item(
+                new MapPlan("crossings " + node.id(), node.crossings(), all, keys, Set.of()),
+                () -> crossings(node, rows));
     }
 
     private double crossingX(MapNode node, Rows rows, MapNode.Crossing c) {
@@ -146,33 +159,77 @@ final class MapGrid {
         sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
     }
 
-    /** Draws a crossing, and the way through it while it is lit. */
-    private void crossing(MapNode node, Rows rows, MapNode.Crossing c) {
-        double cx = crossingX(node, rows, c);
-        double cy = crossingY(node, c);
-        sheet.whenLit(Layer.MARKS, c.key(), () -> through(node, rows, c, cx, cy));
-        Circle dot = new Circle(cx, cy, (c.open() ? 3.3 : c.wanted() ? 3 : 1.6) * u);
-        dot.getStyleClass().add("crossing");
-        if (!c.open()) {
-            dot.getStyleClass().add("off");
+    /**
+     * Draws all crossings: where they are, and of those that are lit the ways through them. Those that look alike are one
+     * shape, for a large mixer has some hundred.
+     */
+    private void crossings(MapNode node, Rows rows) {
+        List<Crossings> kinds = new ArrayList<>();
+        for (boolean open : List.of(true, false)) {
+            for (boolean wanted : List.of(true, false)) {
+                Map<SegmentKey, MapNode.Crossing> alike = new HashMap<>();
+                for (MapNode.Crossing c : node.crossings()) {
+                    if (c.open() == open && c.wanted() == wanted) {
+                        alike.put(c.key(), c);
+                    }
+                }
+                kinds.add(new Crossings(open, wanted, alike));
+            }
         }
-        dot.setMouseTransparent(true);
-        sheet.put(Layer.MARKS, dot, Set.of(c.key()));
+        kinds.forEach(kind -> sheet.put(Layer.MARKS, dots(node, rows, kind, kind.of.keySet())));
+        kinds.forEach(kind -> sheet.whenLit(Layer.MARKS, kind.of.keySet(), lit -> through(node, rows, kind, lit)));
+        kinds.forEach(kind -> sheet.whenLit(Layer.MARKS, kind.of.keySet(), lit -> dots(node, rows, kind, lit)));
     }
 
-    /** The way through a crossing, from the name of its row to where its column goes out. */
-    private Path through(MapNode node, Rows rows, MapNode.Crossing c, double cx, double cy) {
-        double exit = at.top(node) + m.east(node, c.column());
-        Path through = new Path(
-                new MoveTo(rows.ends[c.row()] + 4 * u, cy),
-                new LineTo(cx - 4 * u, cy),
-                new QuadCurveTo(cx, cy, cx, cy + 4 * u),
-                new LineTo(cx, exit - 6 * u),
-                new QuadCurveTo(cx, exit, cx + 6 * u, exit),
-                new HLineTo(at.left(node) + at.width(node)));
+    /** A dot at each of some crossings. */
+    private Path dots(MapNode node, Rows rows, Crossings kind, Set<SegmentKey> keys) {
+        double r = (kind.open ? 3.3 : kind.wanted ? 3 : 1.6) * u;
+        Path dots = new Path();
+        for (MapNode.Crossing c : kind.of(keys)) {
+            double cx = crossingX(node, rows, c);
+            double cy = crossingY(node, c);
+            dots.getElements()
+                    .addAll(
+                            new MoveTo(cx + r, cy),
+                            new ArcTo(r, r, 0, cx - r, cy, false, true),
+                            new ArcTo(r, r, 0, cx + r, cy, false, true),
+                            new ClosePath());
+        }
+        dots.getStyleClass().add("crossing");
+        if (!kind.open) {
+            dots.getStyleClass().add("off");
+        }
+        dots.setMouseTransparent(true);
+        return dots;
+    }
+
+    /** The ways through crossings, from the names of their rows to where their columns go out; what they share once. */
+    private Path through(MapNode node, Rows rows, Crossings kind, Set<SegmentKey> keys) {
+        Path through = new Path();
+        Map<Integer, Double> furthest = new HashMap<>();
+        Map<Integer, Double> highest = new HashMap<>();
+        for (MapNode.Crossing c : kind.of(keys)) {
+            double cx = crossingX(node, rows, c);
+            double cy = crossingY(node, c);
+            furthest.merge(c.row(), cx, Math::max);
+            highest.merge(c.column(), cy, Math::min);
+            through.getElements().addAll(new MoveTo(cx - 4 * u, cy), new QuadCurveTo(cx, cy, cx, cy + 4 * u));
+        }
+        furthest.forEach((row, cx) -> through.getElements()
+                .addAll(new MoveTo(rows.ends[row] + 4 * u, at.top(node) + m.west(node, row)), new HLineTo(cx - 4 * u)));
+        highest.forEach((column, cy) -> {
+            double cx = at.left(node) + m.column(rows.labelWidth, column);
+            double exit = at.top(node) + m.east(node, column);
+            through.getElements()
+                    .addAll(
+                            new MoveTo(cx, cy + 4 * u),
+                            new LineTo(cx, exit - 6 * u),
+                            new QuadCurveTo(cx, exit, cx + 6 * u, exit),
+                            new HLineTo(at.left(node) + at.width(node)));
+        });
         through.getStyleClass().add("channel");
-        through.setStrokeWidth((c.open() ? 2.6 : 1.4) * u);
-        if (!c.open()) {
+        through.setStrokeWidth((kind.open ? 2.6 : 1.4) * u);
+        if (!kind.open) {
             through.getStyleClass().add("dry");
         }
         through.setMouseTransparent(true);

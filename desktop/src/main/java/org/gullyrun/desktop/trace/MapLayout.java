@@ -48,6 +48,8 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
     private static final double LAYER = 1000;
     /** The height of what counts the folded. */
     private static final double MORE = 40;
+    /** From so many parts on, fewer orders are tried: on a large rig nearly all is side by side in any case. */
+    private static final int MANY = 100;
 
     static {
         // Makes the library's own value types known to it; without this it cannot copy their defaults.
@@ -63,7 +65,7 @@ record MapLayout(Map<String, Double> y, Map<String, List<Double>> passing, doubl
         root.setProperty(LayeredOptions.FEEDBACK_EDGES, true);
         root.setProperty(LayeredOptions.SEPARATE_CONNECTED_COMPONENTS, false);
         root.setProperty(LayeredOptions.RANDOM_SEED, 1);
-        root.setProperty(LayeredOptions.THOROUGHNESS, 40);
+        root.setProperty(LayeredOptions.THOROUGHNESS, model.nodes().size() > MANY ? 10 : 40);
         root.setProperty(LayeredOptions.EDGE_ROUTING, EdgeRouting.ORTHOGONAL);
         root.setProperty(LayeredOptions.NODE_PLACEMENT_STRATEGY, NodePlacementStrategy.NETWORK_SIMPLEX);
         root.setProperty(LayeredOptions.CROSSING_MINIMIZATION_STRATEGY, CrossingMinimizationStrategy.LAYER_SWEEP);

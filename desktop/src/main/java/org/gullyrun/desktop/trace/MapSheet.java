@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.function.Supplier;
+import java.util.function.Function;
 import javafx.css.PseudoClass;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
@@ -49,20 +49,6 @@ final class MapSheet {
     private record Light(Shown shown, Set<SegmentKey> wrong, Set<SegmentKey> went) {
         boolean any() {
             return !shown.isEmpty();
-        }
-    }
-
-    /** Something that is drawn only while its segment is lit. */
-    private static final class WhenLit {
-        private final Layer layer;
-        private final Supplier<Node> draw;
-        private final SegmentKey key;
-        private @Nullable Node node;
-
-        WhenLit(Layer layer, Supplier<Node> draw, SegmentKey key) {
-            this.layer = layer;
-            this.draw = draw;
-            this.key = key;
         }
     }
 
@@ -190,12 +176,11 @@ final class MapSheet {
             gone.isIn = false;
             gone.nodes.forEach(drawn -> layer(going, drawn.layer).add(drawn.node));
         }
-        for (WhenLit one : gone.whenLit) {
-            if (one.node != null) {
-                layer(going, one.layer).add(one.node);
-                one.node = null;
-            }
-        }
+        gone.whenLit.forEach(this::takeOut);
+    }
+
+    private void takeOut(WhenLit ways) {
+        layer(going, ways.layer()).addAll(ways.takeOut());
     }
 
     /** Brings into the window what belongs there, and takes out what doesn't. */
@@ -283,9 +268,9 @@ final class MapSheet {
         item().lit.add(new Lit(node, Set.of(), Set.copyOf(points)));
     }
 
-    /** Adds something that is drawn only while its segment is lit. */
-    void whenLit(Layer layer, SegmentKey key, Supplier<Node> draw) {
-        item().whenLit.add(new WhenLit(layer, draw, key));
+    /** Adds something that is drawn only while any of its segments is lit, of those that are. */
+    void whenLit(Layer layer, Set<SegmentKey> keys, Function<Set<SegmentKey>, Node> draw) {
+        item().whenLit.add(new WhenLit(layer, keys, draw));
     }
 
     /** Lights what is shown and dims the rest; {@code wrong} is drawn as wrong, {@code went} as gone. */
@@ -301,7 +286,7 @@ final class MapSheet {
                 draw(each, each.draw);
             }
             each.lit.forEach(one -> light(one, light));
-            each.whenLit.forEach(one -> lightOrRemove(one, light));
+            each.whenLit.forEach(this::drawWhatIsLit);
         }
         lay();
         raise(items.values().stream()
@@ -317,22 +302,11 @@ final class MapSheet {
         return item.nodes.stream().anyMatch(drawn -> drawn.node == node && drawn.layer == Layer.CHANNELS);
     }
 
-    /** Draws what is seen only while it is lit, or takes it out. */
-    private void lightOrRemove(WhenLit one, Light light) {
-        Node node = one.node;
-        boolean on = light.any() && light.shown.segments().contains(one.key);
-        if (!on && node != null) {
-            layer(going, one.layer).add(node);
-            one.node = null;
-        } else if (on) {
-            if (node == null) {
-                node = one.draw.get();
-                one.node = node;
-                layer(coming, one.layer).add(node);
-            }
-            Nodes.mark(node, "lit", true);
-            Nodes.turn(node, "bad", light.wrong.contains(one.key));
-            Nodes.turn(node, "gone", light.went.contains(one.key));
+    /** Draws what is seen only while it is lit, where that is something else than before. */
+    private void drawWhatIsLit(WhenLit ways) {
+        if (ways.take(light.any() ? light.shown.segments() : Set.of(), light.wrong, light.went)) {
+            takeOut(ways);
+            layer(coming, ways.layer()).addAll(ways.draw());
         }
     }
 

@@ -33,8 +33,8 @@ final class MapSurveyor {
         }
     }
 
-    /** So many layouts are kept: a difference comes and goes, and the map that was there before comes back. */
-    private static final int MOST_KEPT = 6;
+    /** So many layouts are kept: what is selected or tried comes and goes, and the map that was there before comes back. */
+    private static final int MOST_KEPT = 60;
     /** By their shape, for all cases that are opened: the same shape has the same layout in each. */
     private static final Map<String, MapLayout> LAYOUTS =
             Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
@@ -140,9 +140,15 @@ final class MapSurveyor {
         return model.signature() + state.textScale();
     }
 
-    /** Lays a map out: a second for the largest, so never on the interface thread. */
-    private static MapLayout layOut(MapModel model, State state) {
-        return MapLayout.of(model, metrics(state));
+    /** Lays a map out, or takes the layout that is known: a second for the largest, so never on the interface thread. */
+    private static MapLayout layOut(MapModel model, String shape, State state) {
+        MapLayout known = LAYOUTS.get(shape);
+        if (known != null) {
+            return known;
+        }
+        MapLayout layout = MapLayout.of(model, metrics(state));
+        LAYOUTS.put(shape, layout);
+        return layout;
     }
 
     private static MapMetrics metrics(State state) {
@@ -155,11 +161,9 @@ final class MapSurveyor {
         store.work("draw the map", () -> {
             MapModel model = model(state);
             String shape = shape(model, state);
-            MapLayout known = LAYOUTS.get(shape);
-            MapLayout layout = known == null ? layOut(model, state) : known;
+            MapLayout layout = layOut(model, shape, state);
             return () -> {
                 if (mine == turn) {
-                    LAYOUTS.put(shape, layout);
                     last = new Survey(state, model, layout, shape);
                     then.accept(last);
                     State late = store.state();
@@ -181,7 +185,7 @@ final class MapSurveyor {
 
     private static Folded folded(MapModel whole, State state, Shown lit) {
         MapModel part = FoldedMap.of(whole, lit.points(), lit.segments());
-        return new Folded(whole, lit, part, layOut(part, state));
+        return new Folded(whole, lit, part, layOut(part, shape(part, state), state));
     }
 
     /** Asks for a map folded to what is lit in a state; what was asked for before counts no more. */

@@ -25,6 +25,7 @@ import org.gullyrun.core.audit.Strata;
 import org.gullyrun.core.audit.rules.RulePages;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.rig.Element;
+import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.desktop.levels.LevelPicture;
 import org.gullyrun.desktop.look.Nodes;
@@ -167,8 +168,7 @@ final class Sheets {
 
     /** Six places wide, so that columns stand under each other. */
     private static String number(double value) {
-        String text =
-                !Double.isNaN(value) ? String.format(Locale.ROOT, "%.1f", value).replace('-', '−') : "–";
+        String text = Double.isNaN(value) ? "–" : Figures.one(value);
         return " ".repeat(Math.max(0, 6 - text.length())) + text;
     }
 

@@ -5,10 +5,13 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import javafx.css.PseudoClass;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
@@ -230,6 +233,41 @@ class MapTest {
         part.see(null);
         assertEquals(states(whole), states(part));
         assertTrue(states(part).stream().anyMatch(state -> state.contains("dimmed")));
+    }
+
+    @Test
+    void everyLitCrossingHasItsDotAndThoseThatAreWrongAreMarked() {
+        Reading reading = reading(SampleShow.AS_FOUND);
+        MapModel model = MapModel.of(reading, -1, false);
+        MapDrawing drawing = draw(model, 1);
+        Set<SegmentKey> crossings = new HashSet<>();
+        model.nodes().forEach(node -> node.crossings().forEach(c -> crossings.add(c.key())));
+        int most = 0;
+        for (Element outlet : reading.rig().of(Kind.OUTLET)) {
+            Shown shown = Shown.of(reading, new Selection.OfOutlet(outlet.id()), -1);
+            List<SegmentKey> lit =
+                    shown.segments().stream().filter(crossings::contains).toList();
+            Set<SegmentKey> wrong = lit.stream().limit(2).collect(Collectors.toSet());
+            drawing.light(shown, wrong, Set.of());
+            assertEquals(lit.size(), dots(drawing, "lit"), outlet.id());
+            assertEquals(wrong.size(), dots(drawing, "bad"), outlet.id());
+            most = Math.max(most, lit.size());
+        }
+        assertTrue(most > 5, "crossings of one listener: " + most);
+        drawing.light(Shown.NOTHING, Set.of(), Set.of());
+        assertEquals(0, dots(drawing, "lit"));
+    }
+
+    /** How many dots of crossings are marked or of a style class. */
+    private static long dots(MapDrawing drawing, String mark) {
+        return drawing.world().getChildren().stream()
+                .flatMap(layer -> ((Group) layer).getChildren().stream())
+                .filter(node -> node.getStyleClass().contains("crossing"))
+                .filter(node -> node.getStyleClass().contains(mark)
+                        || node.getPseudoClassStates().contains(PseudoClass.getPseudoClass(mark)))
+                .flatMap(node -> ((Path) node).getElements().stream())
+                .filter(MoveTo.class::isInstance)
+                .count();
     }
 
     private static List<String> states(MapDrawing drawing) {

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.window;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -11,8 +12,10 @@ import java.util.function.Function;
 import java.util.stream.LongStream;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
+import javafx.scene.AccessibleAction;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
@@ -36,6 +39,9 @@ import org.gullyrun.core.rig.ValueType;
 import org.gullyrun.core.sample.SampleShow;
 import org.gullyrun.desktop.basins.BasinsView;
 import org.gullyrun.desktop.evidence.EvidenceView;
+import org.gullyrun.desktop.look.ClickRow;
+import org.gullyrun.desktop.look.KeptControls;
+import org.gullyrun.desktop.look.KeptList;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Type;
 import org.gullyrun.desktop.state.Selection;
@@ -193,7 +199,7 @@ class KeptViewsTest {
         Node deep = ((VBox) before.get(2)).getChildren().getFirst();
         Label named = Nodes.label("named", "soft");
         named.setId("named");
-        Nodes.exchange(
+        KeptControls.exchange(
                 box.getChildren(),
                 List.of(Nodes.label("two", "soft"), Nodes.rule(), new VBox(Nodes.label("deeper", "soft")), named));
         assertEquals(before, box.getChildren().subList(0, 3), "the same nodes");
@@ -208,12 +214,52 @@ class KeptViewsTest {
         Label marked = Nodes.label("marked", "soft");
         Nodes.mark(marked, "bad", true);
         List<Node> wanted = List.of(clicked, other, named, marked);
-        Nodes.exchange(box.getChildren(), wanted);
+        KeptControls.exchange(box.getChildren(), wanted);
         assertEquals(wanted, box.getChildren(), "none of these may be taken for another");
 
-        Nodes.exchange(box.getChildren(), List.of(marked, named));
+        KeptControls.exchange(box.getChildren(), List.of(marked, named));
         assertEquals(List.of(marked, named), box.getChildren(), "what is there already stays, in the order asked for");
-        Nodes.exchange(box.getChildren(), List.of());
+        KeptControls.exchange(box.getChildren(), List.of());
         assertTrue(box.getChildren().isEmpty());
+    }
+
+    @Test
+    void aRowTakesOverWhatAnotherIsClickedForUnlessItHasTheFocus() throws Exception {
+        List<String> done = new ArrayList<>();
+        Function<String, ClickRow> row =
+                text -> new ClickRow("fix", "row-" + text, text, () -> done.add(text), Nodes.label(text));
+        on(() -> {
+            ClickRow kept = row.apply("one");
+            VBox box = new VBox(kept);
+            KeptControls.exchange(box.getChildren(), List.of(row.apply("two")));
+            assertEquals(List.of(kept), box.getChildren());
+            assertEquals("row-two", kept.getId());
+            assertEquals("two", ((Label) kept.getChildren().getFirst()).getText());
+            kept.executeAccessibleAction(AccessibleAction.FIRE);
+            assertEquals(List.of("two"), done, "the click does what the row says");
+
+            new Scene(box);
+            kept.requestFocus();
+            ClickRow other = row.apply("three");
+            KeptControls.exchange(box.getChildren(), List.of(other));
+            assertSame(other, box.getChildren().getFirst(), "nobody has chosen the third");
+            return null;
+        });
+    }
+
+    @Test
+    void aShorterListKeepsItsRowsForALongerOne() {
+        KeptList list = new KeptList(6);
+        list.show(List.of(Nodes.label("one"), Nodes.label("two"), Nodes.label("three")));
+        List<Node> all = List.copyOf(list.getChildren());
+        list.show(List.of(Nodes.label("alone")));
+        assertEquals(all, list.getChildren());
+        assertEquals(
+                List.of(true, false, false), all.stream().map(Node::isVisible).toList());
+        list.show(List.of(Nodes.label("a"), Nodes.label("b")));
+        assertEquals(all, list.getChildren());
+        assertEquals(
+                List.of(true, true, false), all.stream().map(Node::isManaged).toList());
+        assertEquals("b", ((Label) all.get(1)).getText());
     }
 }

@@ -93,6 +93,35 @@ class LargeRigTest extends WindowTest {
         assertEquals(FOUND, state().surveyShown().rig());
     }
 
+    @Test
+    void aListenerOfManySourcesIsListedInPartUntilAllAreAskedFor(Hands robot) throws Exception {
+        robot.interact(() -> store.select(new Selection.OfOutlet("outlet-0000")));
+        until(() -> robot.lookup("#more-pairs").tryQuery().isPresent());
+        assertEquals("Show 24 more", robot.lookup("#more-pairs").queryButton().getText());
+        assertEquals(20, pairs(robot).size());
+        assertEquals(
+                9,
+                pairs(robot).stream().filter(row -> row.contains(" in scene-")).count(),
+                "what is wrong stands first");
+        robot.interact(() -> robot.lookup("#more-pairs").queryButton().requestFocus());
+        robot.push(KeyCode.SPACE);
+        until(() -> pairs(robot).size() == SOURCES);
+        robot.interact(() -> store.select(new Selection.OfOutlet("outlet-0001")));
+        until(() -> pairs(robot).size() < 20);
+        assertTrue(
+                pairs(robot).stream().allMatch(row -> row.contains("good")),
+                pairs(robot).toString());
+    }
+
+    /** What the rows of the list beside say that are to be seen. */
+    private static List<String> pairs(Hands robot) {
+        return robot.lookup("#evidence .fix").queryAll().stream()
+                .filter(row ->
+                        row.isVisible() && row.getId() != null && row.getId().startsWith("cell-"))
+                .map(Node::getAccessibleText)
+                .toList();
+    }
+
     /** How many shapes and texts are to be seen on the map. */
     private static int shown(Hands robot) {
         return count(robot.lookup("#map").query());
