@@ -51,10 +51,7 @@ record SeveralFaults(String title, int planted, int whole, int few, int added) {
     }
 
     private static Set<String> bad(Reading of) {
-        return of.findings().stream()
-                .filter(Finding::isBad)
-                .map(Finding::identity)
-                .collect(Collectors.toSet());
+        return of.bad().stream().map(Finding::identity).collect(Collectors.toSet());
     }
 
     private static List<Change.Set> draw(List<Change.Set> serious, Random random) {

@@ -16,8 +16,8 @@ import org.gullyrun.core.flow.route.BlockedRoute;
 import org.gullyrun.core.flow.route.Delivery;
 import org.gullyrun.core.flow.route.Loop;
 import org.gullyrun.core.flow.route.Route;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.jspecify.annotations.Nullable;
@@ -131,10 +131,10 @@ final class TraceCommand implements Callable<Integer> {
         }
         for (Loop loop : loops) {
             out.println();
-            out.println("Loop, " + (loop.buildsUp() ? "builds up" : "margin " + Figures.one(loop.margin()) + " dB"));
+            out.println("Loop, " + (loop.buildsUp() ? "builds up" : "margin " + Decimals.one(loop.margin()) + " dB"));
             loop.circles().stream()
                     .limit(PlainData.MOST_ROUTES)
-                    .forEach(c -> out.println("  " + Figures.one(c.gain()) + " dB, " + Figures.one(c.time())
+                    .forEach(c -> out.println("  " + Decimals.one(c.gain()) + " dB, " + Decimals.one(c.time())
                             + " ms a round: " + String.join(" → ", names(scene.graph(), c.segments()))));
         }
         out.println();
@@ -143,10 +143,10 @@ final class TraceCommand implements Callable<Integer> {
     /** How much arrives, and when: "2 routes, −30.0 dBFS, at worst −29.9 dBFS, after 5.0 to 113.0 ms". */
     private static String arrival(CellReading cell) {
         Delivery delivery = cell.delivery();
-        String first = Figures.one(delivery.first());
-        String last = Figures.one(delivery.last());
-        String usual = Figures.one(cell.usualLevel());
-        String worst = Figures.one(cell.worstLevel());
+        String first = Decimals.one(delivery.first());
+        String last = Decimals.one(delivery.last());
+        String usual = Decimals.one(cell.usualLevel());
+        String worst = Decimals.one(cell.worstLevel());
         return (delivery.atLeast() ? "at least " : "") + delivery.routes()
                 + (delivery.routes() == 1 ? " route, " : " routes, ") + usual + " dBFS"
                 + (usual.equals(worst) ? "" : ", at worst " + worst + " dBFS")
@@ -155,7 +155,7 @@ final class TraceCommand implements Callable<Integer> {
 
     /** Prints a route as a ladder: a line for each point with level and delay so far, and what leads there. */
     private static void ladder(PrintWriter out, FlowGraph graph, Route route, double level) {
-        out.println("  " + Figures.one(route.gain()) + " dB, " + Figures.one(route.delay()) + " ms");
+        out.println("  " + Decimals.one(route.gain()) + " dB, " + Decimals.one(route.delay()) + " ms");
         double running = level;
         double delay = 0;
         for (int s : route.segments()) {
@@ -165,8 +165,8 @@ final class TraceCommand implements Callable<Integer> {
             out.printf(
                     Locale.ROOT,
                     "    %7s dBFS %7s ms  %s%s%n",
-                    Figures.one(running),
-                    Figures.one(delay),
+                    Decimals.one(running),
+                    Decimals.one(delay),
                     PointWords.name(graph, graph.to(s)),
                     hop.isEmpty() ? "" : " (" + hop + ")");
         }

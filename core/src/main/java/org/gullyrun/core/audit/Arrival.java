@@ -2,7 +2,7 @@ package org.gullyrun.core.audit;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import org.gullyrun.core.rig.Figures;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Kind;
 import org.jspecify.annotations.Nullable;
 
@@ -24,7 +24,7 @@ public final class Arrival {
             return "Arrives by " + (cell.delivery().atLeast() ? "at least " : "")
                     + cell.delivery().routes()
                     + (cell.delivery().routes() == 1 ? " route" : " routes") + where
-                    + " at " + Figures.one(cell.usualLevel()) + " dBFS.";
+                    + " at " + Decimals.one(cell.usualLevel()) + " dBFS.";
         }
         boolean nowhere = everywhere && !where.isEmpty() && !arrivesSomewhere(reading, cell);
         return "Doesn't arrive" + (nowhere ? " in any scene" : where) + ".";
@@ -32,7 +32,7 @@ public final class Arrival {
 
     /** How many sources arrive at a listener in a scene, or in any of them. */
     public static int sources(Reading reading, String outlet, @Nullable SceneReading scene) {
-        int o = reading.rig().of(Kind.OUTLET).indexOf(reading.rig().get(outlet));
+        int o = reading.rig().place(Kind.OUTLET, outlet);
         List<SceneReading> scenes = scene == null ? reading.scenes() : List.of(scene);
         return (int) IntStream.range(0, reading.rig().of(Kind.SOURCE).size())
                 .filter(s -> scenes.stream()

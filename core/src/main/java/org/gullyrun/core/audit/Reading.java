@@ -52,6 +52,11 @@ public record Reading(
         return Symptoms.fits(complaint, finding, rule(finding));
     }
 
+    /** The findings that are critical or major. */
+    public List<Finding> bad() {
+        return findings.stream().filter(Finding::isBad).toList();
+    }
+
     /** How many findings have a severity. */
     public long count(Severity severity) {
         return findings.stream().filter(f -> f.severity() == severity).count();
@@ -128,8 +133,8 @@ public record Reading(
         }
         List<Element> sources = rig.of(Kind.SOURCE);
         List<Element> outlets = rig.of(Kind.OUTLET);
-        int source = sources.indexOf(rig.find(finding.subject().source()));
-        int outlet = outlets.indexOf(rig.find(finding.subject().outlet()));
+        int source = rig.place(Kind.SOURCE, finding.subject().source());
+        int outlet = rig.place(Kind.OUTLET, finding.subject().outlet());
         boolean comparable = later.scenes.size() == scenes.size()
                 && later.rig.of(Kind.SOURCE).size() == sources.size()
                 && later.rig.of(Kind.OUTLET).size() == outlets.size();

@@ -219,44 +219,12 @@ public record UnsavedChanges(
         try {
             Case base = CaseReader.read(
                     String.valueOf(journal.getFileName()), CaseReader.JSON.writeValueAsBytes(head.path("case")));
-            Reader reader = new Reader(base, head.path("after").asInt());
+            JournalReader reader = new JournalReader(base, head.path("after").asInt());
             lines.stream().skip(1).forEach(line -> reader.next(JournalLine.read(line, version)));
             return new UnsavedChanges(
                     journal, file, head.path("stamp").asText(), base, List.copyOf(reader.steps), reader.unreadable);
         } catch (IOException | CaseProblem e) {
             return null;
-        }
-    }
-
-    private static final class Reader {
-        private final List<Step> steps = new ArrayList<>();
-        private Case at;
-        private int unreadable;
-        private int number;
-
-        Reader(Case base, int before) {
-            this.at = base;
-            this.number = before;
-        }
-
-        /** Takes the next line, and counts it among the unreadable if it is damaged or doesn't fit what is there. */
-        void next(@Nullable JsonNode line) {
-            int n = line == null ? -1 : line.path("n").asInt(-1);
-            if (line == null || n <= number) {
-                unreadable++;
-                number += line == null ? 1 : 0;
-                return;
-            }
-            unreadable += n - number - 1; // whole lines are missing
-            number = n;
-            try {
-                Edit edit = EditCodec.read(line.path("edit"));
-                at = edit.apply(at);
-                steps.add(new Step(
-                        edit, line.path("name").asText(), line.path("at").asText()));
-            } catch (IllegalArgumentException | IllegalStateException | Edit.Misfit e) {
-                unreadable++;
-            }
         }
     }
 

@@ -16,7 +16,6 @@ import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.Choices;
 import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.flow.graph.PointId;
-import org.gullyrun.core.flow.route.OpenView;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
@@ -48,8 +47,8 @@ public final class AffectedFindings {
     /** The places of the scenes that are not like the one before. */
     private final int[] scenes;
 
-    private final Map<Change.Set, List<Place>> places = new HashMap<>();
-    private final Map<String, Ends> ends = new HashMap<>();
+    private final Map<Change.Set, List<RouteChange>> places = new HashMap<>();
+    private final Map<String, FindingEnds> ends = new HashMap<>();
 
     /** Findings of a reading. */
     public AffectedFindings(Reading reading) {
@@ -64,21 +63,9 @@ public final class AffectedFindings {
                 .toArray();
     }
 
-    /** What a change does to routes. */
-    private enum Does {
-        OPENS,
-        CLOSES
-    }
-
-    /**
-     * Where routes may change: between what reaches any point of the one list and what is reached from any of the other;
-     * from anywhere or to anywhere where that is empty.
-     */
-    private record Place(int scene, Does does, int[] from, int[] to) {}
-
     /** The findings among some that changes might clear by opening, closing or leading routes elsewhere. */
     public List<Finding> by(List<Change> changes, Collection<Finding> findings) {
-        List<Place> all = new ArrayList<>();
+        List<RouteChange> all = new ArrayList<>();
         for (Change change : changes) {
             switch (change) {
                 case Change.Set set -> all.addAll(places.computeIfAbsent(set, this::places));
@@ -102,8 +89,8 @@ public final class AffectedFindings {
     }
 
     /** Where a change opens or closes routes, scene by scene. */
-    private List<Place> places(Change.Set set) {
-        List<Place> found = new ArrayList<>();
+    private List<RouteChange> places(Change.Set set) {
+        List<RouteChange> found = new ArrayList<>();
         boolean choice = CHOICES.contains(set.setting().key());
         if (choice) {
             chosen(set, found);
@@ -128,37 +115,39 @@ public final class AffectedFindings {
             }
             if (USABLE.contains(set.setting())) {
                 // What had to do without the device comes back to it, from wherever it had gone.
-                found.add(new Place(i, Does.CLOSES, points(), points()));
-                found.add(new Place(i, Does.OPENS, points(), points()));
+                found.add(new RouteChange(i, RouteChange.Does.CLOSES, points(), points()));
+                found.add(new RouteChange(i, RouteChange.Does.OPENS, points(), points()));
                 continue;
             }
             if (set.to() instanceof Double || set.setting().equals(Applications.PASSES_ON)) {
                 louder(graph, i, set.element(), found);
             }
             for (int s : graph.gated(address)) {
-                found.add(new Place(
-                        i, graph.isOpen(s) ? Does.CLOSES : Does.OPENS, new int[] {graph.from(s)}, new int[] {graph.to(s)
-                        }));
+                found.add(new RouteChange(
+                        i,
+                        graph.isOpen(s) ? RouteChange.Does.CLOSES : RouteChange.Does.OPENS,
+                        new int[] {graph.from(s)},
+                        new int[] {graph.to(s)}));
             }
         }
         return found;
     }
 
     /** A listener to an output hears the lowest track that it takes: with another one all that comes there may change. */
-    private void hears(FlowGraph graph, int scene, String output, List<Place> found) {
+    private void hears(FlowGraph graph, int scene, String output, List<RouteChange> found) {
         int[] listeners = reading.rig().of(Kind.OUTLET).stream()
                 .filter(o -> output.equals(o.get(Outlets.OUTPUT)) || output.equals(o.get(Outlets.OTHERWISE)))
                 .mapToInt(o -> graph.point(o.id()))
                 .filter(p -> p >= 0)
                 .toArray();
         if (listeners.length > 0) {
-            found.add(new Place(scene, Does.CLOSES, points(), listeners));
-            found.add(new Place(scene, Does.OPENS, points(), listeners));
+            found.add(new RouteChange(scene, RouteChange.Does.CLOSES, points(), listeners));
+            found.add(new RouteChange(scene, RouteChange.Does.OPENS, points(), listeners));
         }
     }
 
     /** What an element makes louder or fainter, also on the way into it or out, is as if it closed there and opened again. */
-    private static void louder(FlowGraph graph, int scene, String element, List<Place> found) {
+    private static void louder(FlowGraph graph, int scene, String element, List<RouteChange> found) {
         for (int s = 0; s < graph.segments(); s++) {
             boolean touches = graph.segmentElement(s).equals(element)
                     || graph.element(graph.from(s)).equals(element)
@@ -166,14 +155,14 @@ public final class AffectedFindings {
             if (graph.isOpen(s) && touches) {
                 int[] from = points(graph.from(s));
                 int[] to = points(graph.to(s));
-                found.add(new Place(scene, Does.CLOSES, from, to));
-                found.add(new Place(scene, Does.OPENS, from, to));
+                found.add(new RouteChange(scene, RouteChange.Does.CLOSES, from, to));
+                found.add(new RouteChange(scene, RouteChange.Does.OPENS, from, to));
             }
         }
     }
 
     /** An output that is led to another device: what plays there leaves where it went, and comes to where that leads. */
-    private void chosen(Change.Set set, List<Place> found) {
+    private void chosen(Change.Set set, List<RouteChange> found) {
         Rig rig = reading.rig();
         Element application = rig.owner(rig.get(set.element()));
         if (application == null) {
@@ -193,40 +182,41 @@ public final class AffectedFindings {
                 from = outs(graph, application.id());
                 to = usable ? points(graph.point(device)) : points();
             }
-            found.add(new Place(i, Does.CLOSES, from, from));
-            found.add(new Place(i, Does.OPENS, from, to));
+            found.add(new RouteChange(i, RouteChange.Does.CLOSES, from, from));
+            found.add(new RouteChange(i, RouteChange.Does.OPENS, from, to));
         }
     }
 
     /** A choice of an engine, an input or a listener: what it led to closes, and what it leads to now opens. */
-    private void led(FlowGraph graph, int scene, Element element, Setting<?> setting, Choice to, List<Place> found) {
+    private void led(
+            FlowGraph graph, int scene, Element element, Setting<?> setting, Choice to, List<RouteChange> found) {
         ChoiceEnd end = ChoiceEnd.of(graph, element, setting);
         if (end == null) {
-            found.add(new Place(scene, Does.CLOSES, points(), points()));
-            found.add(new Place(scene, Does.OPENS, points(), points()));
+            found.add(new RouteChange(scene, RouteChange.Does.CLOSES, points(), points()));
+            found.add(new RouteChange(scene, RouteChange.Does.OPENS, points(), points()));
             return;
         }
         for (int s : end.segments(graph, element)) {
-            found.add(new Place(scene, Does.CLOSES, points(graph.from(s)), points(graph.to(s))));
+            found.add(new RouteChange(scene, RouteChange.Does.CLOSES, points(graph.from(s)), points(graph.to(s))));
         }
         int[] device = points(graph.point(to.id()));
         found.add(
                 end.listens()
-                        ? new Place(scene, Does.OPENS, device, end.points())
-                        : new Place(scene, Does.OPENS, end.points(), device));
+                        ? new RouteChange(scene, RouteChange.Does.OPENS, device, end.points())
+                        : new RouteChange(scene, RouteChange.Does.OPENS, end.points(), device));
     }
 
     /** An input that comes into a scene. */
-    private static void brought(FlowGraph graph, int scene, String input, List<Place> found) {
+    private static void brought(FlowGraph graph, int scene, String input, List<RouteChange> found) {
         int point = graph.point(input);
         if (point >= 0) {
             int[] from = Arrays.stream(graph.in(point)).map(graph::from).toArray();
-            found.add(new Place(scene, Does.OPENS, from, points(point)));
+            found.add(new RouteChange(scene, RouteChange.Does.OPENS, from, points(point)));
         }
     }
 
     /** An entry brings its input into scenes; a new input captures what it takes, to wherever its tracks go. */
-    private void added(Element what, List<Place> found) {
+    private void added(Element what, List<RouteChange> found) {
         for (int i : scenes) {
             FlowGraph graph = reading.scenes().get(i).graph();
             if (what.kind() == Kind.ENTRY) {
@@ -236,7 +226,7 @@ public final class AffectedFindings {
                 int[] from = program != null
                         ? outs(graph, program)
                         : points(what.get(Productions.DEVICE) instanceof Choice device ? graph.point(device.id()) : -1);
-                found.add(new Place(i, Does.OPENS, from, points()));
+                found.add(new RouteChange(i, RouteChange.Does.OPENS, from, points()));
             }
         }
     }
@@ -250,13 +240,13 @@ public final class AffectedFindings {
     }
 
     /** A default that is moved: all that plays to it leaves, and what takes from it takes from another. */
-    private void moved(FlowGraph graph, int scene, Change.Set set, List<Place> found) {
+    private void moved(FlowGraph graph, int scene, Change.Set set, List<RouteChange> found) {
         Rig rig = reading.rig();
         int was = graph.point(Choices.fallbackDefault(rig, set.element(), Direction.PLAYBACK, false));
         int is = set.to() instanceof Choice choice && Choices.usable(rig, choice.id()) ? graph.point(choice.id()) : -1;
-        found.add(new Place(scene, Does.CLOSES, points(was), points(was)));
+        found.add(new RouteChange(scene, RouteChange.Does.CLOSES, points(was), points(was)));
         if (was < 0 || is < 0) {
-            found.add(new Place(scene, Does.OPENS, points(), points()));
+            found.add(new RouteChange(scene, RouteChange.Does.OPENS, points(), points()));
             return;
         }
         IntStream outs = rig.of(Kind.APPLICATION).stream().flatMapToInt(a -> Arrays.stream(outs(graph, a.id())));
@@ -265,7 +255,7 @@ public final class AffectedFindings {
                 .filter(p -> p >= 0)
                 .distinct()
                 .toArray();
-        found.add(new Place(scene, Does.OPENS, from, points(was, is)));
+        found.add(new RouteChange(scene, RouteChange.Does.OPENS, from, points(was, is)));
     }
 
     private static int[] points(int... points) {
@@ -273,86 +263,29 @@ public final class AffectedFindings {
     }
 
     /** Whether a place lies on the way from the finding's source to its listener, or on its loop. */
-    private boolean isTouched(Finding finding, List<Place> places) {
+    private boolean isTouched(Finding finding, List<RouteChange> places) {
         if (!finding.subject().source().isEmpty()) {
-            Ends ends = this.ends.computeIfAbsent(finding.identity(), x -> new Ends(finding));
+            FindingEnds ends =
+                    this.ends.computeIfAbsent(finding.identity(), x -> new FindingEnds(reading, finding, scenes));
             return places.stream().anyMatch(ends::touches);
         }
         Topic topic = reading.rule(finding).topic();
         return topic == Topic.LOOP
-                ? places.stream().anyMatch(p -> p.does == Does.CLOSES && goesRound(scene(p), p))
+                ? places.stream().anyMatch(p -> p.does() == RouteChange.Does.CLOSES && goesRound(scene(p), p))
                 : topic == Topic.LEVEL
                         && places.stream()
-                                .anyMatch(p -> p.to.length == 0
+                                .anyMatch(p -> p.to().length == 0
                                         || finding.subject().elements().stream().anyMatch(e -> leads(p, e)));
     }
 
-    private SceneReading scene(Place place) {
-        return reading.scenes().get(place.scene);
+    private SceneReading scene(RouteChange place) {
+        return reading.scenes().get(place.scene());
     }
 
     /** Whether what a place leads to reaches an element. */
-    private boolean leads(Place place, String element) {
+    private boolean leads(RouteChange place, String element) {
         int end = scene(place).graph().point(element);
-        return end < 0 || any(place.to, scene(place).view().reachingOne(end));
-    }
-
-    /** Where the routes of a finding about a source and an outlet go, scene by scene. */
-    private final class Ends {
-        private final Topic topic;
-        private final boolean[][] fromSource = new boolean[reading.scenes().size()][];
-        private final boolean[][] toOutlet = new boolean[reading.scenes().size()][];
-
-        /** Searches forward from the source and back from the listener, once for scenes of the same shape. */
-        Ends(Finding finding) {
-            this.topic = reading.rule(finding).topic();
-            FlowGraph last = null;
-            int source = -1;
-            int outlet = -1;
-            for (int i : scenes) {
-                OpenView view = reading.scenes().get(i).view();
-                if (last == null || !last.sharesShape(view.graph())) {
-                    last = view.graph();
-                    source = last.point(finding.subject().source());
-                    outlet = last.point(finding.subject().outlet());
-                }
-                fromSource[i] = source < 0 ? new boolean[last.points()] : view.reachedFromOne(source);
-                int[] others = standIns(last, finding.subject().outlet());
-                toOutlet[i] = outlet < 0
-                        ? new boolean[last.points()]
-                        : others.length < 2 ? view.reachingOne(outlet) : view.reaching(others);
-            }
-        }
-
-        /** A listener and those that stand in for it: what reaches one of them is enough. */
-        private int[] standIns(FlowGraph graph, String id) {
-            Rig rig = reading.rig();
-            Element outlet = rig.find(id);
-            return outlet == null
-                    ? new int[0]
-                    : rig.of(Kind.OUTLET).stream()
-                            .filter(o -> Outlets.standsFor(o).equals(Outlets.standsFor(outlet)))
-                            .mapToInt(o -> graph.point(o.id()))
-                            .filter(p -> p >= 0)
-                            .toArray();
-        }
-
-        /** Whether a place lies on a way from the source to the listener, and what it does can fix this finding. */
-        boolean touches(Place place) {
-            return !(place.does == Does.OPENS ? topic == Topic.LEAK : topic == Topic.MISSING)
-                    && (place.to.length == 0 || any(place.to, toOutlet[place.scene]))
-                    && (place.from.length == 0 || any(place.from, fromSource[place.scene]));
-        }
-    }
-
-    /** Whether one of some points is marked. */
-    private static boolean any(int[] points, boolean[] of) {
-        for (int p : points) {
-            if (of[p]) {
-                return true;
-            }
-        }
-        return false;
+        return end < 0 || RouteChange.any(place.to(), scene(place).view().reachingOne(end));
     }
 
     /** Whether one of some points passes a test. */
@@ -366,12 +299,12 @@ public final class AffectedFindings {
     }
 
     /** Whether a place lies on a loop. */
-    private static boolean goesRound(SceneReading scene, Place place) {
-        return place.from.length == 0
+    private static boolean goesRound(SceneReading scene, RouteChange place) {
+        return place.from().length == 0
                 || any(
-                        place.from,
+                        place.from(),
                         p -> scene.view().isLooping(p)
-                                && (place.to.length == 0
-                                        || any(place.to, q -> scene.view().together(p, q))));
+                                && (place.to().length == 0
+                                        || any(place.to(), q -> scene.view().together(p, q))));
     }
 }

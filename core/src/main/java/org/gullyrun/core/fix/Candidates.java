@@ -192,8 +192,8 @@ final class Candidates {
             return;
         }
         SceneReading scene = reading.scenes().get(finding.evidence().scene());
-        int source = rig.of(Kind.SOURCE).indexOf(rig.find(finding.subject().source()));
-        int outlet = rig.of(Kind.OUTLET).indexOf(rig.find(finding.subject().outlet()));
+        int source = rig.place(Kind.SOURCE, finding.subject().source());
+        int outlet = rig.place(Kind.OUTLET, finding.subject().outlet());
         if (source < 0 || outlet < 0) {
             return;
         }

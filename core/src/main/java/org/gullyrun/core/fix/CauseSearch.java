@@ -86,10 +86,8 @@ final class CauseSearch {
         while (!cancelled.getAsBoolean()) {
             CauseCandidate best = best();
             if (best == null) {
-                Set<String> bad = trials.now().findings().stream()
-                        .filter(Finding::isBad)
-                        .map(Finding::identity)
-                        .collect(Collectors.toSet());
+                Set<String> bad =
+                        trials.now().bad().stream().map(Finding::identity).collect(Collectors.toSet());
                 // A change may bring back what one before it cleared, where that only hid it.
                 List<Finding> left = wanted.stream()
                         .filter(f -> ideas.open().containsKey(f.identity())

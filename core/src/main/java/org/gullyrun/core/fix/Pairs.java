@@ -276,10 +276,7 @@ final class Pairs {
 
     /** How bad what is left is: the second change must not silence what the first brought back. */
     private static int badness(Fixes.Made made) {
-        return made.after().findings().stream()
-                .filter(Finding::isBad)
-                .mapToInt(f -> f.severity().weight())
-                .sum();
+        return made.after().bad().stream().mapToInt(f -> f.severity().weight()).sum();
     }
 
     /** What might fix the bad findings that changes cause. */

@@ -66,22 +66,13 @@ record Processing(int raw, int worth) {
     /** Whether the strongest route of a finding's source to its listener passes no processor. */
     private static boolean arrivesRaw(Reading after, Finding finding) {
         int scene = finding.evidence().scene();
-        int source = place(after, Kind.SOURCE, finding.subject().source());
-        int outlet = place(after, Kind.OUTLET, finding.subject().outlet());
+        int source = after.rig().place(Kind.SOURCE, finding.subject().source());
+        int outlet = after.rig().place(Kind.OUTLET, finding.subject().outlet());
         if (scene >= after.scenes().size() || source < 0 || outlet < 0) {
             return false; // it is gone altogether
         }
         SceneReading there = after.scenes().get(scene);
         return !isProcessed(there.graph(), there.cell(source, outlet).delivery().strongest());
-    }
-
-    /** The place of an element among those of its kind, −1 if it is gone. */
-    private static int place(Reading reading, Kind kind, String id) {
-        List<Element> all = reading.rig().of(kind);
-        return IntStream.range(0, all.size())
-                .filter(i -> all.get(i).id().equals(id))
-                .findFirst()
-                .orElse(-1);
     }
 
     /** Whether a route passes a processor. */

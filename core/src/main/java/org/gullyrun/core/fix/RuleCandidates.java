@@ -89,7 +89,7 @@ final class RuleCandidates {
             levels(figure("difference"));
             return;
         }
-        int outlet = rig.of(Kind.OUTLET).indexOf(rig.find(first()));
+        int outlet = rig.place(Kind.OUTLET, first());
         Balance balance = Balance.of(
                 reading.scenes().get(finding.evidence().scene()),
                 rig.of(Kind.SOURCE).size(),

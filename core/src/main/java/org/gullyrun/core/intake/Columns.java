@@ -23,13 +23,13 @@ final class Columns {
     /** The column of a setting under a heading. */
     static Column of(String head, Setting<?> setting, int letters) {
         return setting.type() instanceof ValueType.Flag
-                ? new Tick(head, setting, letters)
-                : new OfSetting(head, setting, letters);
+                ? new TickColumn(head, setting, letters)
+                : new SettingColumn(head, setting, letters);
     }
 
     /** The column of names. */
     static Column name(Kind kind, String head) {
-        return new OfSetting(head, Common.name(kind), 17);
+        return new SettingColumn(head, Common.name(kind), 17);
     }
 
     /** The column of names where the rows are of several kinds. */
@@ -166,165 +166,5 @@ final class Columns {
         return !text.isBlank() && text.strip().equals(Typed.text(rig, row, setting))
                 ? List.of()
                 : set(rig, row, setting, Typed.value(rig, row, setting, text));
-    }
-
-    private record OfSetting(String head, Setting<?> setting, int letters) implements Column {
-        @Override
-        public String key() {
-            return setting.key();
-        }
-
-        @Override
-        public String text(Rig rig, Element row) {
-            if (row.isUnknown(setting) && !Questions.matters(rig, row, setting)) {
-                return "";
-            }
-            String text = Typed.text(rig, row, setting);
-            // A level of 0 dB that nobody entered is not worth a glance.
-            return Objects.equals(row.raw(setting), setting.usual())
-                            && (setting.type() instanceof ValueType.Number || setting.usual() == Choice.Special.NOTHING)
-                    ? ""
-                    : text;
-        }
-
-        @Override
-        public List<Option> options(Rig rig, Element row, String typed) {
-            return Columns.options(rig, row, setting, typed);
-        }
-
-        @Override
-        public List<Change> enter(Rig rig, Element row, String text) {
-            if (setting.key().equals("name") && text.isBlank()) {
-                throw new Refused("Enter a name.");
-            }
-            return Columns.enter(rig, row, setting, text);
-        }
-
-        @Override
-        public boolean shows(String key) {
-            return setting.key().equals(key);
-        }
-    }
-
-    /** A flag as a tick. */
-    record Tick(String head, Setting<?> setting, int letters) implements Column {
-        @Override
-        public String key() {
-            return setting.key();
-        }
-
-        @Override
-        public String text(Rig rig, Element row) {
-            return isOpen(rig, row) ? "?" : Boolean.TRUE.equals(row.raw(setting)) ? "✓" : "";
-        }
-
-        @Override
-        public List<Option> options(Rig rig, Element row, String typed) {
-            return List.of();
-        }
-
-        @Override
-        public List<Change> enter(Rig rig, Element row, String text) {
-            if (text.isBlank() && row.isUnknown(setting) && !isOpen(rig, row)) {
-                return List.of(); // shown empty because it doesn't matter
-            }
-            return set(rig, row, setting, Typed.value(rig, row, setting, text));
-        }
-
-        @Override
-        public boolean hidesUnknown(Element row) {
-            return row.isUnknown(setting);
-        }
-
-        /** Whether this is a question still to ask. */
-        private boolean isOpen(Rig rig, Element row) {
-            return row.isUnknown(setting) && Questions.matters(rig, row, setting);
-        }
-
-        @Override
-        public boolean isTick() {
-            return true;
-        }
-
-        @Override
-        public boolean shows(String key) {
-            return setting.key().equals(key);
-        }
-    }
-
-    /** The members of a family that are on, as a list of names. */
-    record Members(String head, Setting<Boolean> family, Names names, int letters) implements Column {
-        @Override
-        public String key() {
-            return family.key();
-        }
-
-        private static final String ALL = "all";
-
-        /** What a family can have members for, and what they are called. */
-        interface Names {
-            List<String> subs(Rig rig, Element row);
-
-            String name(Rig rig, Element row, String sub);
-        }
-
-        @Override
-        public String text(Rig rig, Element row) {
-            List<String> on = new ArrayList<>();
-            for (String sub : names.subs(rig, row)) {
-                if (row.is(family.of(sub), false)) {
-                    on.add(names.name(rig, row, sub));
-                }
-            }
-            return String.join(", ", on);
-        }
-
-        @Override
-        public List<Option> options(Rig rig, Element row, String typed) {
-            int comma = typed.lastIndexOf(',');
-            String before = comma < 0 ? "" : typed.substring(0, comma + 1) + " ";
-            String last = typed.substring(comma + 1).strip();
-            List<String> all = names.subs(rig, row).stream()
-                    .map(s -> names.name(rig, row, s))
-                    .toList();
-            return NameMatch.all(all, last).stream()
-                    .map(i -> new Option(before + all.get(i), all.get(i), ""))
-                    .toList();
-        }
-
-        @Override
-        public List<Change> enter(Rig rig, Element row, String text) {
-            List<String> subs = names.subs(rig, row);
-            List<String> all = subs.stream().map(s -> names.name(rig, row, s)).toList();
-            List<String> wanted = new ArrayList<>();
-            if (text.strip().equalsIgnoreCase(ALL)) {
-                wanted.addAll(subs);
-            }
-            for (String part : text.strip().split("\\s*[,;]\\s*")) {
-                if (part.isBlank() || part.equalsIgnoreCase(ALL)) {
-                    continue;
-                }
-                // Names may have blanks in them, so words parted by blanks are a list only where they are no name.
-                for (String one : place(all, subs, part) >= 0 ? List.of(part) : List.of(part.split("\\s+"))) {
-                    int at = place(all, subs, one);
-                    if (at < 0) {
-                        throw new Refused(
-                                "There is no “" + one + "” here. Enter some of: " + String.join(", ", all) + ".");
-                    }
-                    wanted.add(subs.get(at));
-                }
-            }
-            List<Change> changes = new ArrayList<>();
-            for (String sub : subs) {
-                changes.addAll(set(rig, row, family.of(sub), wanted.contains(sub)));
-            }
-            return changes;
-        }
-
-        /** The place of what a name or number means: "3" and "track 3" mean the third whatever it is called. */
-        private static int place(List<String> all, List<String> subs, String typed) {
-            int at = NameMatch.best(all, typed);
-            return at >= 0 ? at : subs.indexOf(typed.replaceFirst("(?i)^track\\s+", ""));
-        }
     }
 }

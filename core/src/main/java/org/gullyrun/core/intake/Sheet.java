@@ -95,7 +95,7 @@ public final class Sheet {
                 "",
                 Columns.name(Kind.OUTLET, "listener"),
                 Columns.of("kind", Outlets.SORT, 7),
-                new SpecialColumns.At("listens at", 16),
+                new ListensAtColumn("listens at", 16),
                 new HeardTrackColumn("track", 9),
                 Columns.of("person", Outlets.PERSON, 9),
                 Columns.of("people", Outlets.PERSONS, 12));
@@ -182,8 +182,8 @@ public final class Sheet {
                 "",
                 Columns.name(Kind.APPLICATION, "program"),
                 Columns.of("class", Applications.USE, 7),
-                new SpecialColumns.OfOutput("plays", Applications.PROGRAM_CHOICE, 15),
-                new SpecialColumns.OfOutput("system setting", Applications.SYSTEM_CHOICE, 9),
+                new OutputColumn("plays", Applications.PROGRAM_CHOICE, 15),
+                new OutputColumn("system setting", Applications.SYSTEM_CHOICE, 9),
                 Columns.of("listens to", Applications.INPUT, 15),
                 Columns.of("computer", Applications.MACHINE, 9));
     }
@@ -227,7 +227,7 @@ public final class Sheet {
             List<Column> columns =
                     new ArrayList<>(List.of(Columns.name(Kind.STRIP, "strip"), Columns.of("takes", Mixers.FEED, 18)));
             for (Element bus : rig.in(mixer.id(), Kind.BUS)) {
-                columns.add(new SpecialColumns.Crossing(bus.name(), bus.id(), 6));
+                columns.add(new CrossingColumn(bus.name(), bus.id(), 6));
             }
             columns.add(Columns.of("dB", Mixers.STRIP_LEVEL, 5));
             columns.add(Columns.of("muted", Mixers.STRIP_MUTED, 6));
@@ -275,7 +275,7 @@ public final class Sheet {
         for (int n = 1; n <= Math.min(tracks, 32); n++) {
             names.add(Columns.of("track " + n, Productions.TRACK_NAME.of(n), 9));
         }
-        inputs.add(new Columns.Members("goes to", Productions.TRACK, TRACKS, 17));
+        inputs.add(new MembersColumn("goes to", Productions.TRACK, TRACKS, 17));
         inputs.add(Columns.of("cue", Productions.CUE, 4));
         inputs.add(Columns.of("on air", Productions.PROGRAM, 5));
         inputs.add(Columns.of("dB", Productions.INPUT_LEVEL, 4));
@@ -283,7 +283,7 @@ public final class Sheet {
         inputs.add(Columns.of("muted", Productions.INPUT_MUTED, 5));
         List<Column> scenes = new ArrayList<>(List.of(Columns.names("what")));
         for (Element scene : rig.in(id, Kind.SCENE)) {
-            scenes.add(new SpecialColumns.InScene(scene.name(), scene.id(), 9));
+            scenes.add(new InSceneColumn(scene.name(), scene.id(), 9));
         }
         List<Table> tables = new ArrayList<>(List.of(
                 new Table("tracks:" + id, "What the tracks are for", Kind.PRODUCTION, id, names, false),
@@ -295,14 +295,14 @@ public final class Sheet {
                         Columns.name(Kind.OUTPUT, "output"),
                         Columns.of("purpose", Productions.PURPOSE, 9),
                         Columns.of("active", Productions.ACTIVE, 6),
-                        new Columns.Members("takes tracks", Productions.TAKES_TRACK, OWN_TRACKS, 20)),
+                        new MembersColumn("takes tracks", Productions.TAKES_TRACK, OWN_TRACKS, 20)),
                 table("Scenes", Kind.SCENE, id, Columns.name(Kind.SCENE, "scene")),
                 table(
                         "Groups of inputs",
                         Kind.GROUP,
                         id,
                         Columns.name(Kind.GROUP, "group"),
-                        new Columns.Members("holds", Productions.MEMBER, INPUTS, 40))));
+                        new MembersColumn("holds", Productions.MEMBER, INPUTS, 40))));
         if (scenes.size() > 1) {
             tables.add(new Table("entries:" + id, "What is in which scene", Kind.INPUT, id, scenes, false));
         }
@@ -310,7 +310,7 @@ public final class Sheet {
     }
 
     /** The tracks of a production, as inputs name them. */
-    private static final Columns.Members.Names TRACKS = new TrackColumn() {
+    private static final MembersColumn.Names TRACKS = new TrackColumn() {
         @Override
         String called(Rig rig, @Nullable Element production, String number) {
             return Sentences.trackName(rig, production, number);
@@ -318,14 +318,14 @@ public final class Sheet {
     };
 
     /** The tracks of a production, as outputs name them: not after the very output that takes them. */
-    private static final Columns.Members.Names OWN_TRACKS = new TrackColumn() {
+    private static final MembersColumn.Names OWN_TRACKS = new TrackColumn() {
         @Override
         String called(Rig rig, @Nullable Element production, String number) {
             return production == null ? "" : production.or(Productions.TRACK_NAME.of(number), "");
         }
     };
 
-    private abstract static class TrackColumn implements Columns.Members.Names {
+    private abstract static class TrackColumn implements MembersColumn.Names {
         abstract String called(Rig rig, @Nullable Element production, String number);
 
         @Override
@@ -342,7 +342,7 @@ public final class Sheet {
         }
     }
 
-    private static final Columns.Members.Names INPUTS = new Columns.Members.Names() {
+    private static final MembersColumn.Names INPUTS = new MembersColumn.Names() {
         @Override
         public List<String> subs(Rig rig, Element row) {
             Element production = rig.owner(row);

@@ -51,7 +51,7 @@ public record Repair(List<Change> changes, Reading before, Reading after, Proof 
 
     /** The critical and major findings that are left, worst first. */
     public List<Finding> left() {
-        return after.findings().stream().filter(Finding::isBad).toList();
+        return after.bad();
     }
 
     /** The findings above a note that are gone or down to minor. */

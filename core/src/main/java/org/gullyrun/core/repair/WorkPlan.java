@@ -211,8 +211,7 @@ public record WorkPlan(
 
     /** What would be left if one stopped after a step. */
     public String ifStopped(int step) {
-        List<Finding> left =
-                states.get(step + 1).findings().stream().filter(Finding::isBad).toList();
+        List<Finding> left = states.get(step + 1).bad();
         long critical =
                 left.stream().filter(f -> f.severity() == Severity.CRITICAL).count();
         long major = left.size() - critical;

@@ -107,6 +107,11 @@ public final class Rig {
         return Collections.unmodifiableList(listed(kind));
     }
 
+    /** The place of an element among those of a kind, −1 if it isn't one of them. */
+    public int place(Kind kind, String id) {
+        return listed(kind).indexOf(find(id));
+    }
+
     /** The elements of a kind that live in the element with the given id (a mixer's strips), in order. */
     public List<Element> in(String owner, Kind kind) {
         Map<String, List<Element>> owned = byOwner.get(kind);

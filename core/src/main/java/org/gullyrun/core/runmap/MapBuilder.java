@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.flow.graph.PointId;
@@ -189,9 +188,7 @@ final class MapBuilder {
         for (Element outlet : rig.of(Kind.OUTLET)) {
             MapNode node = node(outlet.id(), Stage.OUTLETS, outlet.name());
             put(node, PointId.of(outlet.id()));
-            node.bad = reading.findings().stream()
-                    .filter(Finding::isBad)
-                    .anyMatch(f -> f.subject().outlet().equals(outlet.id()));
+            node.bad = reading.bad().stream().anyMatch(f -> f.subject().outlet().equals(outlet.id()));
             Set<PointId> before = overlay.before(PointId.of(outlet.id()));
             for (PointId point : before) {
                 if (points.get(point) == PointKind.APPLICATION_IN

@@ -10,7 +10,7 @@ import javafx.scene.shape.SVGPath;
 import org.gullyrun.core.audit.Hearing;
 import org.gullyrun.core.audit.Verdict;
 import org.gullyrun.core.compare.HeardDifference;
-import org.gullyrun.core.rig.Figures;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
 import org.gullyrun.desktop.look.Tooltips;
@@ -160,7 +160,7 @@ final class Token extends Group {
         boolean arrives = !Double.isNaN(drop.level());
         return drop.name() + " at " + outletName + ": "
                 + drop.word()
-                + (arrives ? ", " + Figures.one(drop.level()) + " dBFS" : "")
+                + (arrives ? ", " + Decimals.one(drop.level()) + " dBFS" : "")
                 + (drop.where().isEmpty() ? "" : ", in " + drop.where())
                 + (sort == HeardDifference.Sort.CAME
                         ? ", newly heard"

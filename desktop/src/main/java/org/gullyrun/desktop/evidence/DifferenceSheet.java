@@ -11,7 +11,7 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.JoinedFindings;
 import org.gullyrun.core.compare.Difference;
-import org.gullyrun.core.rig.Figures;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
@@ -168,11 +168,11 @@ final class DifferenceSheet {
     }
 
     private static String level(CellReading cell) {
-        return cell.delivery().arrives() ? Figures.one(cell.usualLevel()) + " dBFS" : "nothing";
+        return cell.delivery().arrives() ? Decimals.one(cell.usualLevel()) + " dBFS" : "nothing";
     }
 
     private static String delay(CellReading cell) {
-        return cell.delivery().arrives() ? Figures.whole(cell.delivery().strongestDelay()) + " ms" : "–";
+        return cell.delivery().arrives() ? Decimals.whole(cell.delivery().strongestDelay()) + " ms" : "–";
     }
 
     private static String routes(CellReading cell) {

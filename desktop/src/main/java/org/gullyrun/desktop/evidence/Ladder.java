@@ -26,8 +26,8 @@ import org.gullyrun.core.flow.graph.SegmentSettings;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
@@ -194,7 +194,7 @@ final class Ladder extends VBox {
 
     /** What a rung looks like: its rails, its stroke and its figures. */
     private RungLook look(Rung rung, boolean first, boolean last, double level, double delay, int[] passing) {
-        String shown = isCircle() ? Figures.signed(level) : Figures.one(level);
+        String shown = isCircle() ? Decimals.signed(level) : Decimals.one(level);
         boolean bad = isBad(rung);
         String name = PointWords.within(graph, rung.point);
         String sub = sub(rung);
@@ -202,8 +202,8 @@ final class Ladder extends VBox {
         for (int w = 0; w < routes.size(); w++) {
             rails.add(rail(rung, w, first, last, passing[w]));
         }
-        String spoken = name + ", " + Figures.one(level) + " dBFS, " + Figures.one(delay) + " ms. " + sub;
-        return new RungLook(shown, Figures.one(delay), name, bad, sub, rails, bad ? gate(rung) : null, spoken);
+        String spoken = name + ", " + Decimals.one(level) + " dBFS, " + Decimals.one(delay) + " ms. " + sub;
+        return new RungLook(shown, Decimals.one(delay), name, bad, sub, rails, bad ? gate(rung) : null, spoken);
     }
 
     /** Whether the rung is where the trouble lies. */

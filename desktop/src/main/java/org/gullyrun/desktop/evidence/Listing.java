@@ -13,8 +13,8 @@ import org.gullyrun.core.audit.CellReading;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.brief.Wish;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Sources;
 import org.gullyrun.desktop.look.ClickRow;
@@ -55,7 +55,7 @@ final class Listing {
             String kind = element.get(Sources.CLASS) instanceof Sources.SourceClass c ? c.word() : "class unknown";
             String flags = (element.is(Sources.PRIVATE, false) ? ", private" : "")
                     + (element.is(Sources.LICENSED, false) ? ", licensed" : "");
-            String level = Figures.whole(Sources.level(element)) + " dBFS";
+            String level = Decimals.whole(Sources.level(element)) + " dBFS";
             all.add(Nodes.label(kind + flags + ", usually " + level, "soft"));
         } else {
             SceneReading chosen = state.scene() >= 0 ? reading.scenes().get(state.scene()) : null;
@@ -119,7 +119,7 @@ final class Listing {
         if (trouble) {
             name.getStyleClass().add("bad-text");
         }
-        String level = cell.delivery().arrives() ? Figures.one(cell.usualLevel()) : "–";
+        String level = cell.delivery().arrives() ? Decimals.one(cell.usualLevel()) : "–";
         String word = state.reading().word(pair.scene, cell)
                 + (trouble && state.scene() < 0 && scenes.size() > 1
                         ? " in " + scenes.get(pair.scene).name()

@@ -13,8 +13,8 @@ import org.gullyrun.core.audit.Rates;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.flow.graph.Clocks;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Sentences;
 import org.gullyrun.desktop.look.ClickRow;
 import org.gullyrun.desktop.look.Nodes;
@@ -94,7 +94,7 @@ final class RatesSheet {
         if (bad) {
             words.getChildren()
                     .add(Nodes.label(
-                            Figures.whole(place.cents())
+                            Decimals.whole(place.cents())
                                     + String.format(Locale.ROOT, " cents, speed × %.3f", place.ratio()),
                             "small",
                             "figures"));

@@ -46,7 +46,7 @@ final class Summary {
             all.add(Nodes.label(state.alerts().failure(), "soft"));
             return all;
         }
-        long bad = reading.findings().stream().filter(Finding::isBad).count();
+        int bad = reading.bad().size();
         Judgement judged = state.judgement();
         if (bad == 0 && !judged.isPossible()) {
             String missing = judged.missing();

@@ -186,7 +186,7 @@ public final class FindingsView extends ScrollPane {
             String missing = state.judgement().missing();
             return missing.isEmpty() ? "Clear" : "Nothing found, " + missing;
         }
-        if (findings.stream().noneMatch(Finding::isBad)) {
+        if (state.reading().bad().isEmpty()) {
             return "Nothing serious; " + findings.size() + (findings.size() == 1 ? " note" : " notes");
         }
         RootCauses.Found causes = state.causes();

@@ -7,7 +7,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Font;
 import org.gullyrun.core.audit.Strata;
-import org.gullyrun.core.rig.Figures;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Sources.SourceClass;
 import org.gullyrun.desktop.look.Glyph;
 import org.gullyrun.desktop.look.Nodes;
@@ -85,7 +85,7 @@ public final class LevelPicture extends Pane {
             double value = times ? last * k / parts : LOWEST * k / parts;
             double y = times ? yOfTime(value, last) : yOfLevel(value);
             getChildren().add(Nodes.line(LEFT * u - 6 * u, y, LEFT * u + column * count, y, "grid-line"));
-            text(Figures.whole(value), Type.figures(10.5 * u), LEFT * u - 10 * u, y + 3.5 * u, true, "caption");
+            text(Decimals.whole(value), Type.figures(10.5 * u), LEFT * u - 10 * u, y + 3.5 * u, true, "caption");
         }
         text(times ? "ms" : "dBFS", Type.sans(10.5 * u), LEFT * u - 10 * u, (TOP - 14) * u, true, "caption");
     }
@@ -146,7 +146,7 @@ public final class LevelPicture extends Pane {
             Tooltips.say(
                     figure,
                     "Voice above music, media and games"
-                            + (little ? ": wanted is " + Figures.whole(strata.wanted()) + " dB" : ""));
+                            + (little ? ": wanted is " + Decimals.whole(strata.wanted()) + " dB" : ""));
         }
     }
 
@@ -157,7 +157,12 @@ public final class LevelPicture extends Pane {
         }
         double y = yOfLevel(level);
         getChildren().add(Nodes.line(middle - 13 * u, y, middle + 13 * u, y, "level-line"));
-        glyph(sign, middle - 21 * u, y, "water", strata.name() + ": " + what + " at " + Figures.whole(level) + " dBFS");
+        glyph(
+                sign,
+                middle - 21 * u,
+                y,
+                "water",
+                strata.name() + ": " + what + " at " + Decimals.whole(level) + " dBFS");
     }
 
     /** The moments at which sources arrive. Those at the same moment stand side by side. */
@@ -171,9 +176,9 @@ public final class LevelPicture extends Pane {
             before = beside == 0 ? y : before;
             double at = x + 12 * u + 11 * u * Math.min(beside, (int) (column / (11 * u)) - 2);
             boolean twice = !Double.isNaN(arrival.copyApart());
-            String said = arrival.name() + " reaches " + strata.name() + " after " + Figures.whole(arrival.delay())
+            String said = arrival.name() + " reaches " + strata.name() + " after " + Decimals.whole(arrival.delay())
                     + " ms"
-                    + (twice ? ", and once more " + Figures.whole(Math.abs(arrival.copyApart())) + " ms apart" : "");
+                    + (twice ? ", and once more " + Decimals.whole(Math.abs(arrival.copyApart())) + " ms apart" : "");
             glyph(arrival.sourceClass(), at, y, twice ? "bad" : "water", said);
             if (twice) {
                 double copy = yOfTime(arrival.delay() + arrival.copyApart(), last);
@@ -198,7 +203,7 @@ public final class LevelPicture extends Pane {
     }
 
     private static String signed(double value) {
-        String number = Figures.whole(value);
+        String number = Decimals.whole(value);
         return (value > 0 && !number.equals("0") ? "+" : "") + number;
     }
 }

@@ -11,7 +11,6 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Judgement;
 import org.gullyrun.core.repair.WorkPlan;
 import org.gullyrun.desktop.look.Nodes;
@@ -47,7 +46,7 @@ public final class StepBar extends VBox {
         for (Step step : Step.values()) {
             Button button = steps.get(step.ordinal());
             Nodes.mark(button, "selected", step == now.step());
-            long open = now.reading().findings().stream().filter(Finding::isBad).count();
+            int open = now.reading().bad().size();
             Judgement judged = now.judgement();
             boolean clear = open == 0 && !now.alerts().isNotAudited() && judged.isPossible();
             String state = switch (step) {

@@ -24,8 +24,8 @@ import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Strata;
 import org.gullyrun.core.audit.rules.RulePages;
 import org.gullyrun.core.brief.Threshold;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.desktop.levels.LevelPicture;
 import org.gullyrun.desktop.look.Nodes;
@@ -168,7 +168,7 @@ final class Sheets {
 
     /** Six places wide, so that columns stand under each other. */
     private static String number(double value) {
-        String text = Double.isNaN(value) ? "–" : Figures.one(value);
+        String text = Double.isNaN(value) ? "–" : Decimals.one(value);
         return " ".repeat(Math.max(0, 6 - text.length())) + text;
     }
 

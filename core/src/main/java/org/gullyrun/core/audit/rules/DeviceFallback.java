@@ -53,6 +53,8 @@ final class DeviceFallback implements Rule {
                 String state = DeviceUse.state(context.rig(), device);
                 String users = DeviceUse.users(context.rig(), use.falling());
                 String others = DeviceUse.users(context.rig(), use.silent());
+                boolean falls = DeviceUse.isOne(context.rig(), use.falling());
+                boolean stays = DeviceUse.isOne(context.rig(), use.silent());
                 String instead = Sentences.list(
                         use.fallbacks().stream().map(context.rig()::name).toList());
                 findings.add(new Finding(
@@ -62,19 +64,15 @@ final class DeviceFallback implements Rule {
                         List.of(),
                         new Finding.Words(
                                 name + " " + state + "; " + instead + " is used instead",
-                                name + " " + state + ", so " + users + " now "
-                                        + (DeviceUse.isOne(context.rig(), use.falling()) ? "uses" : "use")
+                                name + " " + state + ", so " + users + " now " + (falls ? "uses" : "use")
                                         + " the default, " + instead + ".",
                                 Say.sentence(
-                                        name + " " + state + "; " + users
-                                                + (DeviceUse.isOne(context.rig(), use.falling()) ? " falls" : " fall")
+                                        name + " " + state + "; " + users + (falls ? " falls" : " fall")
                                                 + " back to the default, " + instead + ".",
                                         others.isEmpty()
                                                 ? ""
-                                                : others
-                                                        + (DeviceUse.isOne(context.rig(), use.silent())
-                                                                ? " doesn't, and is silent there."
-                                                                : " don't, and are silent there."),
+                                                : others + (stays ? " doesn't, and is" : " don't, and are")
+                                                        + " silent there.",
                                         hanging.isEmpty()
                                                 ? ""
                                                 : "Silent because of it: " + Say.musts(context, hanging)),

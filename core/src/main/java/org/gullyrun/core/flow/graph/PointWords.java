@@ -3,8 +3,8 @@ package org.gullyrun.core.flow.graph;
 import java.util.Locale;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;
+import org.gullyrun.core.rig.Decimals;
 import org.gullyrun.core.rig.Element;
-import org.gullyrun.core.rig.Figures;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Sentences;
 
@@ -71,7 +71,7 @@ public final class PointWords {
             add(words, "because its device cannot be used");
         }
         if (Math.abs(graph.gain(segment)) >= 0.05) {
-            add(words, Figures.signed(graph.gain(segment)) + " dB");
+            add(words, Decimals.signed(graph.gain(segment)) + " dB");
         }
         double rate = graph.rate(graph.to(segment));
         if (graph.converts(segment)) {

@@ -10,7 +10,6 @@ import java.util.TreeSet;
 import org.gullyrun.core.flow.graph.Compiler.End;
 import org.gullyrun.core.flow.graph.GraphBuilder.Draft;
 import org.gullyrun.core.flow.graph.GraphBuilder.Point;
-import org.gullyrun.core.flow.graph.SceneComposition.Presence;
 import org.gullyrun.core.rig.Address;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Choice;

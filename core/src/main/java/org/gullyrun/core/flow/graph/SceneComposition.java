@@ -2,13 +2,10 @@ package org.gullyrun.core.flow.graph;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.Iterator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,53 +23,6 @@ import org.jspecify.annotations.Nullable;
  * scene which is being followed already brings nothing. Cost: entries × inputs, however often scenes bring each other.
  */
 public final class SceneComposition {
-
-    /**
-     * How a scene has an input. What brings it is kept as a graph, since the routes through nested scenes can be more than
-     * could ever be listed.
-     */
-    public static final class Presence {
-        private final boolean open;
-        private final double level;
-        private final String entry;
-        private final List<Presence> over;
-
-        private Presence(boolean open, double level, String entry, List<Presence> over) {
-            this.open = open;
-            this.level = open ? level : 0;
-            this.entry = entry;
-            this.over = over;
-        }
-
-        /** Whether some route by which it is brought has no muted entry. */
-        public boolean open() {
-            return open;
-        }
-
-        /** The level in dB of the highest way without a muted entry, 0 if there is none. */
-        public double level() {
-            return level;
-        }
-
-        /** The entries that bring it, each once, inner ones first; empty for an input that is <em>always</em> there. */
-        public List<String> entries() {
-            Set<String> found = new LinkedHashSet<>();
-            Set<Presence> seen = Collections.newSetFromMap(new IdentityHashMap<>());
-            Deque<Presence> stack = new ArrayDeque<>(List.of(this));
-            List<String> outer = new ArrayList<>();
-            while (!stack.isEmpty()) {
-                Presence at = stack.pop();
-                if (seen.add(at)) {
-                    if (!at.entry.isEmpty()) {
-                        outer.add(at.entry);
-                    }
-                    at.over.reversed().forEach(stack::push);
-                }
-            }
-            found.addAll(outer.reversed());
-            return List.copyOf(found);
-        }
-    }
 
     /** One copy: an input brought a second time by an entry. */
     public record Copy(String input, String entry) {}
@@ -259,12 +209,12 @@ public final class SceneComposition {
     }
 
     private static Presence within(Presence inner, Element entry) {
-        boolean both = inner.open && !entry.is(Productions.ENTRY_MUTED, false);
-        return new Presence(both, inner.level + entry.or(Productions.ENTRY_LEVEL, 0.0), entry.id(), List.of(inner));
+        boolean both = inner.open() && !entry.is(Productions.ENTRY_MUTED, false);
+        return new Presence(both, inner.level() + entry.or(Productions.ENTRY_LEVEL, 0.0), entry.id(), List.of(inner));
     }
 
     private static Presence louder(Presence a, Presence b) {
-        double level = a.open && b.open ? Math.max(a.level, b.level) : a.open ? a.level : b.level;
-        return new Presence(a.open || b.open, level, "", List.of(a, b));
+        double level = a.open() && b.open() ? Math.max(a.level(), b.level()) : a.open() ? a.level() : b.level();
+        return new Presence(a.open() || b.open(), level, "", List.of(a, b));
     }
 }

@@ -43,10 +43,10 @@ public final class Deliveries {
         if (before != null && difference != null) {
             take(before, difference);
         }
-        Scratch scratch = null;
+        DeliveryScratch scratch = null;
         for (int i = 0; i < sources.length; i++) {
             if (table[i] == null) {
-                scratch = scratch == null ? new Scratch() : scratch;
+                scratch = scratch == null ? new DeliveryScratch(view) : scratch;
                 table[i] = from(i, scratch);
             }
         }
@@ -178,67 +178,8 @@ public final class Deliveries {
         return Arrays.stream(points).map(p -> Arrays.binarySearch(outlets, p)).toArray();
     }
 
-    /** What is needed while one source after the other is followed; made once, so that cost goes by what is reached. */
-    private final class Scratch {
-        final Tally[] at = new Tally[view.graph.points()];
-        final boolean[] reached = new boolean[view.graph.points()];
-        /** On or behind a loop: there sums would go round for ever. */
-        final boolean[] loops = new boolean[view.graph.points()];
-
-        final int[] place = new int[view.graph.points()];
-        final int[] found = new int[view.graph.points()];
-
-        Scratch() {
-            for (int i = 0; i < view.order.length; i++) {
-                place[view.order[i]] = i;
-            }
-        }
-
-        /** The points that a source reaches, each after those that lead to it, but for loops. */
-        int[] follow(int source) {
-            int count = 0;
-            found[count++] = source;
-            reached[source] = true;
-            for (int next = 0; next < count; next++) {
-                for (int i = view.outStart[found[next]]; i < view.outStart[found[next] + 1]; i++) {
-                    int q = view.graph.to(view.out[i]);
-                    if (!reached[q]) {
-                        reached[q] = true;
-                        found[count++] = q;
-                    }
-                }
-            }
-            int[] places = new int[count];
-            for (int i = 0; i < count; i++) {
-                places[i] = place[found[i]];
-            }
-            Arrays.sort(places);
-            for (int i = 0; i < count; i++) {
-                places[i] = view.order[places[i]];
-            }
-            for (int p : places) {
-                if (loops[p] || view.looping[p]) {
-                    loops[p] = true;
-                    for (int i = view.outStart[p]; i < view.outStart[p + 1]; i++) {
-                        loops[view.graph.to(view.out[i])] = true;
-                    }
-                }
-            }
-            return places;
-        }
-
-        /** Clears the scratch for the next source. */
-        void forget(int[] points) {
-            for (int p : points) {
-                at[p] = null;
-                reached[p] = false;
-                loops[p] = false;
-            }
-        }
-    }
-
     /** All deliveries of one source: sums along the order of the graph, and a search where it goes round. */
-    private Delivery[] from(int number, Scratch scratch) {
+    private Delivery[] from(int number, DeliveryScratch scratch) {
         int source = sources[number];
         FlowGraph graph = view.graph;
         int[] points = scratch.follow(source);

@@ -3,8 +3,8 @@ package org.gullyrun.core.rig;
 import java.util.Locale;
 
 /** Numbers as people read them: with a true minus sign, and none before a zero. */
-public final class Figures {
-    private Figures() {}
+public final class Decimals {
+    private Decimals() {}
 
     /** With one decimal: "−20.0". */
     public static String one(double value) {
