@@ -2,7 +2,6 @@ package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.gullyrun.core.flow.graph.Choices;
@@ -10,11 +9,9 @@ import org.gullyrun.core.flow.graph.FlowGraph;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
-import org.gullyrun.core.rig.Devices;
 import org.gullyrun.core.rig.Devices.Direction;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
-import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
@@ -25,9 +22,6 @@ import org.jspecify.annotations.Nullable;
  * which the input takes instead and lets be heard on cue.
  */
 final class CaptureApart {
-    /** Of cables that nothing plays to so many are tried. */
-    private static final int MOST = 2;
-
     private final FlowGraph graph;
     private final Rig rig;
     private final Consumer<List<Change>> to;
@@ -47,24 +41,10 @@ final class CaptureApart {
                 .orElse(null);
         for (Element input : output == null ? Set.<Element>of() : CaptureEach.takingAll(graph, route)) {
             if (output != null && rig.owner(input) instanceof Element production) {
-                String machine = production.get(Productions.MACHINE);
-                rig.of(Kind.CABLE).stream()
-                        .flatMap(cable -> rig.find(cable.get(Links.CABLE_FROM), Kind.DEVICE).stream())
-                        .filter(end -> isFree(end, machine))
-                        .limit(MOST)
-                        .forEach(end -> offer(input, production, output, end));
+                FreeCables.of(graph, production.get(Productions.MACHINE))
+                        .forEach(cable -> offer(input, production, output, cable.plays()));
             }
         }
-    }
-
-    /** Whether nothing plays to a device of a computer that could. */
-    private boolean isFree(Element device, @Nullable String machine) {
-        int point = graph.point(device.id());
-        return Objects.equals(device.get(Devices.MACHINE), machine)
-                && Choices.usable(rig, device)
-                && device.get(Devices.PROVIDED_BY) == null
-                && point >= 0
-                && graph.in(point).length == 0;
     }
 
     private void offer(Element input, Element production, Element stays, Element cable) {

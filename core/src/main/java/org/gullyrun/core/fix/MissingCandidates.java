@@ -331,10 +331,11 @@ final class MissingCandidates {
         moves.along(passing);
     }
 
-    /** Of a listener at the far end of a call: the call listens to what the source reaches. */
+    /** Of a listener at the far end of a call: the call listens to what the source reaches, or to a mix that has it. */
     private void farEnd(int at) {
         rig.find(outlet.get(Outlets.APPLICATION), Kind.APPLICATION)
                 .ifPresent(call -> new ChoiceMoves(reading, at, to).input(call));
+        new CallMix(reading, at, outlet, to).offer();
     }
 
     /**

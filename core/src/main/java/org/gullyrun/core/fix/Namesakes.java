@@ -14,9 +14,27 @@ import org.gullyrun.core.rig.Sources;
 final class Namesakes {
     private Namesakes() {}
 
-    /** Whether a device has the name of what chooses it, or of what its program plays, in its own. */
+    /**
+     * Whether a device has the name of what chooses it, or of what its program plays, in its own; and nothing beside that has
+     * more of its name: “Second mic” is for the input Second mic, not for Mic.
+     */
     static boolean are(Rig rig, String chooser, Element device) {
-        return names(rig, chooser).anyMatch(name -> words(device.name()).containsAll(words(name)));
+        int shared = shared(rig, chooser, device);
+        Element element = rig.find(chooser);
+        return shared > 0
+                && (element == null
+                        || rig.of(element.kind()).stream().allMatch(e -> shared(rig, e.id(), device) <= shared));
+    }
+
+    /** How many words of its own name a device has from what chooses it, if it has them all; else 0. */
+    private static int shared(Rig rig, String chooser, Element device) {
+        Set<String> own = words(device.name());
+        return names(rig, chooser)
+                .map(Namesakes::words)
+                .filter(own::containsAll)
+                .mapToInt(Set::size)
+                .max()
+                .orElse(0);
     }
 
     /** Whether an input has the name of a program or of a source in it, or the other way round. */

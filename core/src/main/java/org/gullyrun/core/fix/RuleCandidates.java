@@ -1,16 +1,19 @@
 package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.gullyrun.core.audit.Balance;
 import org.gullyrun.core.audit.Evidence;
 import org.gullyrun.core.audit.Figure;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
+import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.Topic;
 import org.gullyrun.core.brief.Threshold;
 import org.gullyrun.core.flow.graph.Choices;
@@ -241,25 +244,29 @@ final class RuleCandidates {
         };
     }
 
-    /** The delay that is missing, put on the input of what arrives first. */
+    /** The delay that is missing, put on the input of what arrives first; or taken from an input that delays the other. */
     private void delays() {
         double add = figure("delay to add") - figure("delay to take away");
-        FlowGraph graph = reading.scenes().get(finding.evidence().scene()).graph();
-        for (Evidence.Trace route : finding.evidence().routes()) {
-            for (int segment : route.in(graph)) {
-                rig.find(graph.segmentElement(segment), Kind.INPUT).ifPresent(input -> {
-                    double now = input.or(Productions.INPUT_DELAY, 0.0);
-                    Change.Set change = Change.setRaw(
-                            rig,
-                            input.id(),
-                            Productions.INPUT_DELAY,
-                            Math.max(0, Math.round((now + add) * STEP) / STEP));
-                    if (change != null) {
-                        to.accept(List.of(change));
-                    }
-                });
+        SceneReading scene = reading.scenes().get(finding.evidence().scene());
+        Set<Element> own = finding.evidence().routes().stream()
+                .flatMap(route -> route.in(scene.graph()).stream())
+                .flatMap(segment -> rig.find(scene.graph().segmentElement(segment), Kind.INPUT).stream())
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+        own.forEach(input -> delay(input, add));
+        for (Element input : rig.of(Kind.INPUT)) {
+            if (add > 0
+                    && input.or(Productions.INPUT_DELAY, 0.0) > 0
+                    && !own.contains(input)
+                    && scene.leads(
+                            PointId.of(input.id()), PointId.of(finding.subject().outlet()))) {
+                delay(input, -add);
             }
         }
+    }
+
+    private void delay(Element input, double by) {
+        double wanted = Math.max(0, input.or(Productions.INPUT_DELAY, 0.0) + by);
+        set(input, Productions.INPUT_DELAY, Math.round(wanted * STEP) / STEP);
     }
 
     /** What follows the default, set by name to the device that the default is now: all of it, and each alone. */

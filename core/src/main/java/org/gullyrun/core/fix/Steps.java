@@ -77,21 +77,24 @@ public final class Steps {
                 && Boolean.valueOf(on).equals(set.to());
     }
 
-    /** Several steps as one sentence. */
+    /** Several steps as one sentence; what is done in one program is said in a row, and the program once. */
     private static String joined(List<String> steps) {
-        int end = steps.getFirst().indexOf(", ") + 2;
-        String place =
-                steps.getFirst().startsWith("In ") && end > 1 ? steps.getFirst().substring(0, end) : "";
-        // "In Orrery, mute input A and mute input B": the program is said once.
-        return !place.isEmpty() && steps.stream().allMatch(s -> s.startsWith(place))
-                ? place
-                        + Sentences.list(steps.stream()
-                                .map(s -> s.substring(place.length()))
-                                .toList())
-                : steps.getFirst()
-                        + steps.stream()
-                                .skip(1)
-                                .map(s -> "; " + Character.toLowerCase(s.charAt(0)) + s.substring(1))
-                                .collect(Collectors.joining());
+        List<String> parts = new ArrayList<>();
+        for (int i = 0; i < steps.size(); ) {
+            String place = place(steps.get(i));
+            List<String> there = new ArrayList<>();
+            do {
+                there.add(steps.get(i++).substring(place.length()));
+            } while (i < steps.size() && !place.isEmpty() && steps.get(i).startsWith(place));
+            String part = place + Sentences.list(there);
+            parts.add(parts.isEmpty() ? part : Character.toLowerCase(part.charAt(0)) + part.substring(1));
+        }
+        return String.join("; ", parts);
+    }
+
+    /** Of "In Orrery, mute input A" the part before what is done; empty if there is none. */
+    private static String place(String step) {
+        int end = step.indexOf(", ") + 2;
+        return step.startsWith("In ") && end > 1 ? step.substring(0, end) : "";
     }
 }

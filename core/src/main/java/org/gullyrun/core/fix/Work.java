@@ -15,7 +15,8 @@ import org.gullyrun.core.rig.Rig;
  * How much there is to do for a list of changes, which can be said without trying them.
  *
  * @param cutsAtStart whether a program is silenced altogether: everything else that fixes the trouble comes before
- * @param away how many levels are moved further from 0 dB, where they rest: what somebody turned is rather turned back
+ * @param away how many levels and delays are moved further from 0, where they rest: what somebody turned is rather turned
+ *     back
  * @param effort how much is built anew rather than put right: 3 for what is added or removed, 2 for a choice that is moved
  *     from one thing to another and for an input put into every scene or into a group, 1 for something wired where it was not or brought
  *     into one scene; nothing for what is unmuted, turned up or completed
@@ -71,7 +72,7 @@ public record Work(boolean cutsAtStart, int away, int effort, int depth) {
 
     private static boolean isAway(Change change) {
         return change instanceof Change.Set set
-                && RuleCandidates.isLevel(set.setting())
+                && (RuleCandidates.isLevel(set.setting()) || set.setting().equals(Productions.INPUT_DELAY))
                 && set.from() instanceof Double from
                 && set.to() instanceof Double to
                 && Math.abs(to) > Math.abs(from);

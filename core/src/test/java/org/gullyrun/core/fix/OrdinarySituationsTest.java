@@ -11,6 +11,9 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Finding;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
+import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.brief.BriefChange;
+import org.gullyrun.core.brief.Wish;
 import org.gullyrun.core.casefile.Case;
 import org.gullyrun.core.casefile.CaseFiles;
 import org.gullyrun.core.rig.Catalogue;
@@ -96,7 +99,7 @@ class OrdinarySituationsTest {
 
     /**
      * Of the level: 6 dB under the voice at −20 dBFS is a power of 0.002512, of which the game at −30 dBFS takes 0.001. The rest is
-     * −28.2 dBFS, and the music is at −24.
+     * −28.2 dBFS, and the music is at −24. Of the delay: the singer hears the track after 8 ms and the microphone takes 5.
      */
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
@@ -115,6 +118,9 @@ class OrdinarySituationsTest {
                     mixer | st-t/crossings:bus-call=true | loop.far-end:guest>far | In Sluice, switch strip Talk off bus Call
                     mixer | bus-ears/target=spk | missing:game>ears | In Sluice, send bus Ears to Headset
                     two-computers | | double:game>live | In Lampwick, mute input Line in
+                    two-voices | in-mic2/device=mic | missing:cohost>live | In Lampwick, set the device of input Second mic to Second mic
+                    two-voices | pc/recording=mic2; in-mic/device=default | missing:host>live | In Lampwick, set the device of input Mic to Desk mic
+                    performer | in-music/delay=300 | late.apart:host>live | In Lampwick, set the delay of input Track to 13 ms
                     """)
     void theFirstProposalIsTheChangeATechnicianWouldMake(
             String rig, @Nullable String otherwise, String identity, String sentence) throws Exception {
@@ -138,6 +144,22 @@ class OrdinarySituationsTest {
             throws Exception {
         assertEquals(
                 plain, finding(read(open(rig), otherwise), identity).words().plain());
+    }
+
+    @Test
+    void aCallThatShouldHearMoreThanOneMicrophoneListensToAMixOverACueThatNobodyUses() throws Exception {
+        Case what = open("two-voices");
+        String mix =
+                "In Lampwick, put input Mic on cue, put input Second mic on cue and set the cue device to Flume, play"
+                        + " side; in Tattlebrook, choose Flume, record side as the microphone";
+        Brief both = BriefChange.apply(
+                what.brief(), List.of(new BriefChange.OfCell(new Brief.Cell("cohost", "far", ""), null, Wish.MUST)));
+        Reading reading = AUDIT.read(what.surveys().getFirst().rig(), both);
+        assertEquals(List.of(mix), proposals(reading, "missing:cohost>far"));
+        for (String used : List.of("in-game/cue=true", "moss-out/plays=fp", "fp/enabled=false")) {
+            Rig rig = Changes.apply(reading.rig(), List.of(set(reading.rig(), used)));
+            assertEquals(List.of(), proposals(AUDIT.read(rig, both), "missing:cohost>far"), used);
+        }
     }
 
     @Test
