@@ -37,7 +37,7 @@ public record Harm(int onAir, int buildingUp, int deaf, int missingLive, int oth
         int deaf = 0;
         int missingLive = 0;
         for (int o = 0; o < outlets.size(); o++) {
-            long nothing = isEars(outlets.get(o)) ? -1L : 0;
+            long nothing = isPerson(outlets.get(o)) ? -1L : 0;
             long due = 0;
             for (int s = 0; s < sources.size(); s++) {
                 Cell cell = Cell.of(reading, s, o);
@@ -57,7 +57,7 @@ public record Harm(int onAir, int buildingUp, int deaf, int missingLive, int oth
         return equals(NONE);
     }
 
-    /** Off air nobody but the people at the rig hears anything: only loops and deaf ears count. */
+    /** Off air nobody but the people at the rig and on the call hears anything: only loops and deaf ears count. */
     public Harm offAir() {
         return new Harm(0, buildingUp, deaf, 0, otherLoops);
     }
@@ -88,8 +88,10 @@ public record Harm(int onAir, int buildingUp, int deaf, int missingLive, int oth
         }
     }
 
-    static boolean isEars(Element outlet) {
-        return outlet.get(Outlets.SORT) == Outlets.Sort.EARS;
+    /** Whether a listener is somebody at the rig or at the far end of a call, who has to hear to go on talking. */
+    static boolean isPerson(Element outlet) {
+        Outlets.Sort sort = outlet.get(Outlets.SORT);
+        return sort == Outlets.Sort.EARS || sort == Outlets.Sort.FAR_END;
     }
 
     static boolean isLive(Element outlet) {

@@ -169,7 +169,7 @@ public final class SafeOrder {
         List<Element> outlets = start.rig().of(Kind.OUTLET);
         int[][] costs = new int[5][1 << n];
         for (int o = 0; o < outlets.size(); o++) {
-            boolean ears = Harm.isEars(outlets.get(o));
+            boolean ears = Harm.isPerson(outlets.get(o));
             boolean live = Harm.isLive(outlets.get(o));
             long[] nothing = new long[1 << n];
             long[] due = new long[1 << n];

@@ -11,6 +11,7 @@ import org.gullyrun.core.audit.Audit;
 import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.casefile.Case;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
 import org.gullyrun.core.rig.Devices;
@@ -46,6 +47,11 @@ class HarmTest {
         assertEquals(new Harm(0, 0, 1, 0, 0), harm);
         assertEquals(harm, harm.offAir());
         assertEquals(List.of("1 person hears nothing required"), harm.words());
+    }
+
+    @Test
+    void aGuestWhoHearsNobodyIsDeafToo() {
+        assertEquals(new Harm(0, 0, 1, 0, 0), Harm.of(with("farcall", Applications.INPUT_MUTED, true)));
     }
 
     @Test
