@@ -25,7 +25,6 @@ import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Links;
 import org.gullyrun.core.rig.Mixers;
-import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
@@ -162,19 +161,8 @@ final class ChoiceMoves {
         set(pass, Links.PASS_TO, machine, Direction.PLAYBACK);
     }
 
-    /** The computer on which an element runs, which is where its choices can lead. */
     private @Nullable String machine(@Nullable Element element) {
-        if (element == null) {
-            return null;
-        }
-        return switch (element.kind()) {
-            case APPLICATION -> element.get(Applications.MACHINE);
-            case MIXER -> element.get(Mixers.MACHINE);
-            case PRODUCTION -> element.get(Productions.MACHINE);
-            case OUTLET -> element.get(Outlets.MACHINE);
-            case MACHINE, DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, PROCESSOR, APP_OUTPUT, STRIP, BUS -> null;
-            case INPUT, GROUP, SCENE, ENTRY, OUTPUT, SOURCE -> null;
-        };
+        return element == null ? null : rig.machine(element);
     }
 
     private void set(

@@ -2,18 +2,22 @@ package org.gullyrun.core.fix;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
+import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
+import org.gullyrun.core.rig.ValueType;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What can be done in the rig at hand: no change of what is fixed, no input for a program where the production takes none,
- * and the system's setting where a program has no choice of its own.
+ * nothing chosen that is on another computer, and the system's setting where a program has no choice of its own.
  */
 final class Feasible {
     private Feasible() {}
@@ -50,12 +54,41 @@ final class Feasible {
     /** Whether a change touches nothing that is fixed, and asks for nothing that isn't offered. */
     private static boolean isPossible(Rig rig, Change change) {
         return switch (change) {
-            case Change.Set set -> !Common.isFixed(rig.get(set.element()), set.setting());
-            case Change.Add(Element what)
-            when what.kind() == Kind.INPUT && what.get(Productions.TAKES) == Productions.Takes.APPLICATION ->
-                !(rig.owner(what) instanceof Element production) || production.is(Productions.CAPTURES_PROGRAMS, true);
+            case Change.Set set -> {
+                Element element = rig.get(set.element());
+                yield !Common.isFixed(element, set.setting()) && isOnItsComputer(rig, element, set.setting(), set.to());
+            }
+            case Change.Add(Element what) when what.kind() == Kind.INPUT -> canTake(rig, what);
             case Change.Add add -> true;
             case Change.Remove remove -> true;
         };
+    }
+
+    /** Whether an input can be made: its production takes programs if it is for one, and all is on one computer. */
+    private static boolean canTake(Rig rig, Element input) {
+        boolean program = input.get(Productions.TAKES) == Productions.Takes.APPLICATION;
+        return !(program
+                        && rig.owner(input) instanceof Element production
+                        && !production.is(Productions.CAPTURES_PROGRAMS, true))
+                && Stream.of(Productions.APPLICATION, Productions.DEVICE)
+                        .allMatch(setting -> isOnItsComputer(rig, input, setting, input.raw(setting)));
+    }
+
+    /** Whether a device or program that something chooses is on the same computer, as far as that is known. */
+    private static boolean isOnItsComputer(Rig rig, Element chooser, Setting<?> setting, @Nullable Object to) {
+        Element chosen = to instanceof Choice.To(String id)
+                ? rig.find(id)
+                : to instanceof String id && setting.type() instanceof ValueType.Ref ? rig.find(id) : null;
+        return switch (chooser.kind()) {
+            case MACHINE -> isOn(rig, chosen, chooser.id());
+            case APPLICATION, APP_OUTPUT, MIXER, STRIP, BUS, PROCESSOR, PRODUCTION, INPUT ->
+                isOn(rig, chosen, rig.machine(chooser));
+            case DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> true;
+        };
+    }
+
+    private static boolean isOn(Rig rig, @Nullable Element chosen, @Nullable String machine) {
+        String there = chosen == null ? null : rig.machine(chosen);
+        return there == null || machine == null || there.equals(machine);
     }
 }

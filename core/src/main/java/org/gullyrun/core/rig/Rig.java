@@ -165,6 +165,13 @@ public final class Rig {
         return at;
     }
 
+    /** The id of the computer on which an element is, or what it is part of; null if on none, or if that isn't known. */
+    public @Nullable String machine(Element element) {
+        Element program = program(element);
+        Setting<String> machine = Capabilities.machine(program.kind());
+        return machine == null ? null : program.get(machine);
+    }
+
     /** The name of the element with this id; the id itself if there is none such. */
     public String name(String id) {
         Element found = find(id);
