@@ -3,17 +3,15 @@ package org.gullyrun.core.fix;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import org.gullyrun.core.flow.graph.OtherComputer;
 import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Change;
-import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
 import org.gullyrun.core.rig.Element;
 import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
 import org.gullyrun.core.rig.Setting;
-import org.gullyrun.core.rig.ValueType;
-import org.jspecify.annotations.Nullable;
 
 /**
  * What can be done in the rig at hand: no change of what is fixed, no input for a program where the production takes none,
@@ -56,7 +54,8 @@ final class Feasible {
         return switch (change) {
             case Change.Set set -> {
                 Element element = rig.get(set.element());
-                yield !Common.isFixed(element, set.setting()) && isOnItsComputer(rig, element, set.setting(), set.to());
+                yield !Common.isFixed(element, set.setting())
+                        && OtherComputer.chosen(rig, element, set.setting(), set.to()) == null;
             }
             case Change.Add(Element what) when what.kind() == Kind.INPUT -> canTake(rig, what);
             case Change.Add add -> true;
@@ -71,24 +70,6 @@ final class Feasible {
                         && rig.owner(input) instanceof Element production
                         && !production.is(Productions.CAPTURES_PROGRAMS, true))
                 && Stream.of(Productions.APPLICATION, Productions.DEVICE)
-                        .allMatch(setting -> isOnItsComputer(rig, input, setting, input.raw(setting)));
-    }
-
-    /** Whether a device or program that something chooses is on the same computer, as far as that is known. */
-    private static boolean isOnItsComputer(Rig rig, Element chooser, Setting<?> setting, @Nullable Object to) {
-        Element chosen = to instanceof Choice.To(String id)
-                ? rig.find(id)
-                : to instanceof String id && setting.type() instanceof ValueType.Ref ? rig.find(id) : null;
-        return switch (chooser.kind()) {
-            case MACHINE -> isOn(rig, chosen, chooser.id());
-            case APPLICATION, APP_OUTPUT, MIXER, STRIP, BUS, PROCESSOR, PRODUCTION, INPUT ->
-                isOn(rig, chosen, rig.machine(chooser));
-            case DEVICE, CABLE, WIRE, COUPLING, PASS_THROUGH, GROUP, SCENE, ENTRY, OUTPUT, SOURCE, OUTLET -> true;
-        };
-    }
-
-    private static boolean isOn(Rig rig, @Nullable Element chosen, @Nullable String machine) {
-        String there = chosen == null ? null : rig.machine(chosen);
-        return there == null || machine == null || there.equals(machine);
+                        .allMatch(setting -> OtherComputer.chosen(rig, input, setting, input.raw(setting)) == null);
     }
 }

@@ -1,10 +1,12 @@
 package org.gullyrun.core.intake;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.gullyrun.core.flow.graph.OtherComputer;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Completions;
 import org.gullyrun.core.rig.Element;
@@ -199,10 +201,12 @@ final class Typed {
         return ids.get(at);
     }
 
-    /** The ids of what a setting of an element can name. */
+    /** The ids of what a setting of an element can name; what is on another computer comes last. */
     static List<String> candidates(Rig rig, Element element, Setting<?> setting) {
         List<String> ids = new ArrayList<>();
-        for (Object value : Completions.of(rig, element, setting)) {
+        List<Object> values = new ArrayList<>(Completions.of(rig, element, setting));
+        values.sort(Comparator.comparing(value -> OtherComputer.chosen(rig, element, setting, value) != null));
+        for (Object value : values) {
             if (value instanceof Choice.To(String id)) {
                 ids.add(id);
             } else if (value instanceof String id) {

@@ -152,6 +152,7 @@ public record ExamplePair(String found, List<Change> with, List<Change> without,
                     new Change.Add(Element.of(Kind.STRIP, "strip-spare")
                             .with(Common.name(Kind.STRIP), "Spare")
                             .with(Mixers.STRIP_OF, "brookdesk")));
+            add("choice.elsewhere:slewbell", set("slewbell", Applications.INPUT, to("larch")));
             add("choice.idle:driftbox-out", set("driftbox-out", Applications.SYSTEM_CHOICE, to("mole")));
             add("names.twin:bus-dome+bus-guests", set("bus-dome", Common.name(Kind.BUS), "Guests"));
         }

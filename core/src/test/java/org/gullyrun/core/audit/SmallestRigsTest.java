@@ -322,6 +322,24 @@ class SmallestRigsTest {
     }
 
     @Test
+    void whatIsOnAnotherComputerCannotBeChosenAsFarAsThatIsKnown() {
+        rig.with(Element.of(Kind.MACHINE, "pc"))
+                .with(Element.of(Kind.MACHINE, "laptop"))
+                .device("d", Direction.PLAYBACK);
+        application("app", Choice.to("d"));
+        assertTrue(find("choice.elsewhere").isEmpty(), "nobody has said where d is");
+        rig.alter("d", e -> e.with(Devices.MACHINE, "laptop"));
+        assertEquals(
+                "D is on laptop, so app on pc can't use it. Which one is really chosen, or which cable is in between?",
+                finding("choice.elsewhere").words().plain());
+        onPc("d");
+        assertTrue(find("choice.elsewhere").isEmpty());
+        rig.alter("pc", e -> e.with(Machines.PLAYBACK, Choice.to("d")))
+                .alter("laptop", e -> e.with(Machines.PLAYBACK, Choice.to("d")));
+        assertEquals(List.of("laptop"), finding("choice.elsewhere").subject().elements());
+    }
+
+    @Test
     void aSystemSettingMayCountWhereTheProgramsOwnChoiceIsNotYetKnown() {
         rig.with(Element.of(Kind.MACHINE, "pc")).device("d", Direction.PLAYBACK);
         application("app", Choice.to("d"));

@@ -171,6 +171,13 @@ class OrdinarySituationsTest {
     }
 
     @Test
+    void nothingIsTakenFromAnotherComputer() throws Exception {
+        List<String> proposals =
+                proposals(read(open("two-computers"), "moss-out/plays=gphones; -in-line"), "missing:game>live");
+        assertTrue(proposals.stream().noneMatch(p -> p.contains("captures Moss Rally")), proposals.toString());
+    }
+
+    @Test
     void whatAStoppedMixerOffersIsToldOnceWithTheMixer() throws Exception {
         Reading reading = read(open("mixer"), "sl/running=false");
         assertEquals(

@@ -15,6 +15,7 @@ import org.gullyrun.core.audit.Reading;
 import org.gullyrun.core.audit.SceneReading;
 import org.gullyrun.core.audit.rules.RuleCatalogue;
 import org.gullyrun.core.brief.Brief;
+import org.gullyrun.core.rig.Applications;
 import org.gullyrun.core.rig.Catalogue;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Changes;
@@ -47,6 +48,16 @@ class NamesAndWaysTest {
     })
     void aFewLettersFindTheName(String typed, String name) {
         assertEquals(name, NAMES.get(NameMatch.best(NAMES, typed)));
+    }
+
+    @Test
+    void whatIsOnAnotherComputerIsOfferedLast() {
+        Rig rig = SampleShow.make().surveys().getFirst().rig();
+        Element program = rig.get("slewbell-out");
+        List<String> offered = Typed.candidates(rig, program, Applications.PROGRAM_CHOICE);
+        List<String> computers =
+                offered.stream().map(id -> rig.machine(rig.get(id))).distinct().toList();
+        assertEquals(List.of("dome-pc", "desk-pc"), computers, offered.toString());
     }
 
     @Test

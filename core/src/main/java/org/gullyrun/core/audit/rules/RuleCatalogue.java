@@ -23,6 +23,7 @@ public final class RuleCatalogue {
             new EngineDown(),
             new OutputIdle(),
             new DeviceGone(),
+            new ChoiceElsewhere(),
             new DeviceFallback(),
             // What must arrive and does not.
             new Missing(),
