@@ -215,6 +215,7 @@ class OrdinarySituationsTest {
         for (Finding finding : bad) {
             new Fixes(AUDIT, good).find(reading, finding, () -> false);
         }
+        assertFalse(read(open("performer"), "listen/playback=lamp").bad().isEmpty());
         Reading each = read(open("each-captured"), "in-bell/application=moss; -bell");
         Rig before = open("each-captured").surveys().getFirst().rig();
         for (Finding finding : each.findings()) {

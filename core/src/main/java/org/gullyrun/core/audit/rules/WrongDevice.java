@@ -104,7 +104,8 @@ record WrongDevice(String why, String listens, List<Integer> route, Address choi
     /** Whether a segment leads to another device on the computer of the one that is worn; of a bus or pass-through not into a cable. */
     private static boolean leadsElsewhere(FlowGraph graph, int segment, Element worn) {
         Element by = by(graph, segment);
-        Element device = graph.rig().find(graph.element(graph.to(segment)));
+        Element device =
+                graph.rig().find(graph.element(graph.to(segment)), Kind.DEVICE).orElse(null);
         return device != null
                 && ORDER.contains(by.kind())
                 && graph.kind(graph.to(segment)) == PointKind.PLAYBACK
