@@ -38,6 +38,8 @@ public enum FixKind {
     NAME_DEVICE(true),
     /** A program plays where somebody hears it. */
     OTHER_OUTPUT(true),
+    /** Something on the same computer is chosen instead. */
+    OWN_COMPUTER(false),
     /** The routes are wanted as they are: none is closed. */
     KEEP_ROUTES(false);
 

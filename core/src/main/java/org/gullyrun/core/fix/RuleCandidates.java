@@ -82,6 +82,7 @@ final class RuleCandidates {
             case DELAY -> delays();
             case NAME_DEVICE -> byName();
             case OTHER_OUTPUT -> element().ifPresent(this::outputs);
+            case OWN_COMPUTER -> OwnComputer.of(reading, finding, to);
             case GATES, CHOICES, KEEP_ROUTES -> {}
         }
     }

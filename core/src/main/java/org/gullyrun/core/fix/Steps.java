@@ -20,8 +20,7 @@ public final class Steps {
     /** What changes that fit a rig do, as a sentence; empty if they do not fit. */
     static String of(Rig rig, List<Change> changes) {
         try {
-            boolean adds = changes.stream().anyMatch(Change.Add.class::isInstance);
-            return of(rig, adds ? Changes.apply(rig, changes) : rig, changes);
+            return of(rig, Changes.apply(rig, changes), changes);
         } catch (Changes.Conflict e) {
             return "";
         }
@@ -35,6 +34,10 @@ public final class Steps {
             if (change instanceof Change.Add(Element what) && what.kind() == Kind.INPUT) {
                 String where = changed.program(what).id() + Sentences.onTracks(changed, what);
                 inputs.computeIfAbsent(where, x -> new ArrayList<>()).add(what);
+            } else if (takesDevice(change)) {
+                Element input = changed.get(change.element());
+                steps.add("In " + changed.program(input).name() + ", have " + Sentences.noun(changed, input) + " take "
+                        + Sentences.words(changed, Productions.DEVICE, input.raw(Productions.DEVICE)));
             } else if (!isSaidWithAnother(change, changes)) {
                 steps.add(Sentences.say(change instanceof Change.Add ? changed : rig, change)
                         + insteadOf(rig, change, changes));
@@ -51,8 +54,18 @@ public final class Steps {
         return joined(steps) + (restart.isEmpty() ? "" : ", then restart " + restart);
     }
 
-    /** Whether a track is taken off an output that takes another one instead. */
+    /** Whether an input takes a device from now on that took something else. */
+    private static boolean takesDevice(Change change) {
+        return change instanceof Change.Set set
+                && set.setting().equals(Productions.TAKES)
+                && (set.to() == Productions.Takes.RECORDING || set.to() == Productions.Takes.PLAYBACK);
+    }
+
+    /** Whether a track is taken off an output that takes another one instead, or the device is said with what an input takes. */
     private static boolean isSaidWithAnother(Change change, List<Change> all) {
+        if (change instanceof Change.Set set && set.setting().equals(Productions.DEVICE)) {
+            return all.stream().anyMatch(c -> c.element().equals(change.element()) && takesDevice(c));
+        }
         return isTrack(change, false)
                 && all.stream().anyMatch(c -> c.element().equals(change.element()) && isTrack(c, true));
     }

@@ -127,7 +127,8 @@ public final class Productions {
     /** The production that the input belongs to. */
     public static final Setting<String> INPUT_OF = Common.ref(I, "production", "production", K);
     /** What the input takes: a device, a program, or its own sound. */
-    public static final Setting<Takes> TAKES = Setting.asked(I, "takes", "takes", new ValueType.Word<>(Takes.class));
+    public static final Setting<Takes> TAKES = Setting.asked(I, "takes", "takes", new ValueType.Word<>(Takes.class))
+            .says("In {owner}, set what input {name} takes to {value}", "");
     /** The device that it takes, or the default. */
     public static final Setting<Choice> DEVICE = Common.pick(I, "device", "device", DEFAULT, DEFAULT)
             .says("In {owner}, set the device of input {name} to {value}", "");

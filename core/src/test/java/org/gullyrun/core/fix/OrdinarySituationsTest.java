@@ -118,6 +118,8 @@ class OrdinarySituationsTest {
                     mixer | st-t/crossings:bus-call=true | loop.far-end:guest>far | In Sluice, switch strip Talk off bus Call
                     mixer | bus-ears/target=spk | missing:game>ears | In Sluice, send bus Ears to Headset
                     two-computers | | double:game>live | In Lampwick, mute input Line in
+                    two-computers | -in-line; in-game/takes=application; in-game/application=moss | choice.elsewhere:in-game | In Lampwick, have input Game take Capture box
+                    two-computers | -in-line; -moss-out2; moss-out/plays=phones | choice.elsewhere:moss-out | In Moss Rally, choose Video out as the output
                     two-voices | in-mic2/device=mic | missing:cohost>live | In Lampwick, set the device of input Second mic to Second mic
                     two-voices | pc/recording=mic2; in-mic/device=default | missing:host>live | In Lampwick, set the device of input Mic to Desk mic
                     performer | in-music/delay=300 | late.apart:host>live | In Lampwick, set the delay of input Track to 13 ms

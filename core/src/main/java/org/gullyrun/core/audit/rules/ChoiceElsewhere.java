@@ -31,7 +31,7 @@ final class ChoiceElsewhere implements Rule {
 
     @Override
     public FixKind fixKind() {
-        return FixKind.KEEP_ROUTES; // what is really chosen has to be asked
+        return FixKind.OWN_COMPUTER;
     }
 
     @Override
@@ -94,7 +94,7 @@ final class ChoiceElsewhere implements Rule {
                 .exact(Sentences.capitalized(who) + ", " + setting.label() + ": " + chosen.name() + ", which is on "
                         + there + (itself ? "" : ", not on " + here))
                 .cause("it was entered so")
-                .noticed("Nothing; but the map shows a way that isn't there.")
+                .noticed("That isn't known: sound can't take this way.")
                 .setting(element, setting)
                 .made();
     }
