@@ -30,13 +30,14 @@ public final class Arrival {
         return "Doesn't arrive" + (nowhere ? " in any scene" : where) + ".";
     }
 
-    /** How many sources arrive at a listener in a scene, or in any of them. */
+    /** How many sources arrive at a listener in a scene, or in any of them; none where there is no such listener. */
     public static int sources(Reading reading, String outlet, @Nullable SceneReading scene) {
         int o = reading.rig().place(Kind.OUTLET, outlet);
         List<SceneReading> scenes = scene == null ? reading.scenes() : List.of(scene);
         return (int) IntStream.range(0, reading.rig().of(Kind.SOURCE).size())
-                .filter(s -> scenes.stream()
-                        .anyMatch(each -> each.cell(s, o).delivery().arrives()))
+                .filter(s -> o >= 0
+                        && scenes.stream()
+                                .anyMatch(each -> each.cell(s, o).delivery().arrives()))
                 .count();
     }
 
