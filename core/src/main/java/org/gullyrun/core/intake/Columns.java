@@ -3,6 +3,7 @@ package org.gullyrun.core.intake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import org.gullyrun.core.flow.graph.OtherComputer;
 import org.gullyrun.core.rig.Change;
 import org.gullyrun.core.rig.Choice;
 import org.gullyrun.core.rig.Common;
@@ -107,7 +108,11 @@ final class Columns {
         List<String> names = ids.stream().map(rig::name).toList();
         boolean exact = false;
         for (int i : NameMatch.all(names, typed)) {
-            into.add(Option.of(names.get(i), note(rig, rig.get(ids.get(i)))));
+            Element element = rig.get(ids.get(i));
+            Object raw = setting.type() instanceof ValueType.Pick ? Choice.to(element.id()) : element.id();
+            boolean elsewhere = OtherComputer.chosen(rig, row, setting, raw) != null;
+            String note = elsewhere ? "on " + rig.name(String.valueOf(rig.machine(element))) : note(rig, element);
+            into.add(Option.of(names.get(i), note));
             exact |= NameMatch.grade(names.get(i), typed) == 0;
         }
         String name = typed.strip();

@@ -58,6 +58,12 @@ class NamesAndWaysTest {
         List<String> computers =
                 offered.stream().map(id -> rig.machine(rig.get(id))).distinct().toList();
         assertEquals(List.of("dome-pc", "desk-pc"), computers, offered.toString());
+        assertEquals(
+                List.of("on Desk PC"),
+                Columns.options(rig, program, Applications.PROGRAM_CHOICE, "tern").stream()
+                        .filter(option -> option.shown().startsWith("Tern"))
+                        .map(Option::note)
+                        .toList());
     }
 
     @Test
