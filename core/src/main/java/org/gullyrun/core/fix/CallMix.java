@@ -18,7 +18,6 @@ import org.gullyrun.core.rig.Kind;
 import org.gullyrun.core.rig.Outlets;
 import org.gullyrun.core.rig.Productions;
 import org.gullyrun.core.rig.Rig;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A call can listen to one device only. Where its guests should hear more than what comes there, and no mixer makes a mix, a
@@ -91,28 +90,21 @@ final class CallMix {
     }
 
     private void mix(Element call, Element production, List<Element> inputs, FreeCables.Ends cable) {
-        List<Change> changes = new ArrayList<>();
-        inputs.forEach(input -> add(changes, Change.set(rig, input.id(), Productions.CUE, true)));
-        add(
-                changes,
-                Change.set(
-                        rig,
-                        production.id(),
-                        Productions.CUE_DEVICE,
-                        Choice.to(cable.plays().id())));
-        add(
-                changes,
-                Change.set(
-                        rig,
-                        call.id(),
-                        Applications.INPUT,
-                        Choice.to(cable.records().id())));
-        to.accept(changes);
-    }
-
-    private static void add(List<Change> changes, Change.@Nullable Set change) {
-        if (change != null) {
-            changes.add(change);
-        }
+        to.accept(Stream.concat(
+                        inputs.stream().map(input -> Change.set(rig, input.id(), Productions.CUE, true)),
+                        Stream.of(
+                                Change.set(
+                                        rig,
+                                        production.id(),
+                                        Productions.CUE_DEVICE,
+                                        Choice.to(cable.plays().id())),
+                                Change.set(
+                                        rig,
+                                        call.id(),
+                                        Applications.INPUT,
+                                        Choice.to(cable.records().id()))))
+                .filter(Objects::nonNull)
+                .map(Change.class::cast)
+                .toList());
     }
 }
