@@ -129,12 +129,12 @@ final class Listing {
         var figure = Nodes.label(level, "figures");
         figure.setMinWidth(44 * state.textScale());
         figure.setAlignment(Pos.CENTER_RIGHT);
-        ClickRow line = new ClickRow(
+        var both = new Selection.Pair(cell.source().id(), cell.outlet().id());
+        ClickRow line = ClickRow.of(
+                both,
                 "fix",
-                "cell-" + cell.source().id() + "-" + cell.outlet().id(),
                 other.name() + ": " + word + ", " + level + " dBFS",
-                () -> store.select(
-                        new Selection.Pair(cell.source().id(), cell.outlet().id())),
+                () -> store.select(both),
                 trouble ? new VBox(name, verdict) : name,
                 Nodes.spacer(),
                 figure);

@@ -14,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.SVGPath;
 
 /**
  * Shows other content in the controls that are there. A control that is made anew has to find its style and make its parts
@@ -24,7 +25,7 @@ public final class KeptControls {
 
     /**
      * Shows other nodes in place of those that are there. One that is there already stays, and so does what looks the same
-     * but for its words: labels, boxes, hairlines, and rows to click unless the pointer or the focus is on them. What else
+     * but for its words: labels, signs, boxes, hairlines, and rows to click unless the pointer or the focus is on them. What else
      * has a name or is clicked is never taken for another.
      */
     public static void exchange(List<Node> there, List<? extends Node> wanted) {
@@ -49,6 +50,10 @@ public final class KeptControls {
     /** Whether a control that is there can take over what another one shows; if so, it shows it. */
     static boolean takesOver(Node known, Node other) {
         if (known == other) {
+            return true;
+        }
+        if (known instanceof SVGPath sign && other instanceof SVGPath is && looksAlike(sign, is)) {
+            sign.setContent(is.getContent());
             return true;
         }
         if (known.getClass() != other.getClass()
@@ -95,11 +100,24 @@ public final class KeptControls {
         return true;
     }
 
-    /** Whether two regions have the same styles. */
-    private static boolean looksAlike(Region one, Region other) {
+    /** Whether two nodes have the same styles. */
+    private static boolean looksAlike(Node one, Node other) {
         return one.getStyleClass().equals(other.getStyleClass())
                 && marks(one).equals(marks(other))
-                && held(one).equals(held(other))
+                && held(one).equals(held(other));
+    }
+
+    /** Whether two signs have the same styles and size. */
+    private static boolean looksAlike(SVGPath one, SVGPath other) {
+        return looksAlike((Node) one, other)
+                && one.getScaleX() == other.getScaleX()
+                && one.getTranslateX() == other.getTranslateX()
+                && one.getTranslateY() == other.getTranslateY();
+    }
+
+    /** Whether two regions have the same styles and bounds to their size. */
+    private static boolean looksAlike(Region one, Region other) {
+        return looksAlike((Node) one, other)
                 && one.getMinWidth() == other.getMinWidth()
                 && one.getMinHeight() == other.getMinHeight()
                 && one.getPrefWidth() == other.getPrefWidth()

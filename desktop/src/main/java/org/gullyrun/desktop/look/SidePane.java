@@ -7,6 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 
 /** The sheet at the right edge of a step: as wide at every step, scrolled up and down only. */
 public class SidePane extends ScrollPane {
@@ -60,7 +61,7 @@ public class SidePane extends ScrollPane {
         boolean inside = owner != null && isWithin(owner);
         KeptControls.exchange(box.getChildren(), content.get());
         if (owner != null && inside && !isWithin(owner)) {
-            Node again = owner.getId() == null ? null : box.lookup("#" + owner.getId());
+            Node again = again(owner);
             if (owner instanceof ValueField was && again instanceof ValueField is) {
                 is.takeOver(was);
                 is.applyCss(); // a field selects all when it first gets its skin with the focus: that must be over
@@ -71,6 +72,13 @@ public class SidePane extends ScrollPane {
                 is.selectRange(was.getAnchor(), was.getCaretPosition());
             }
         }
+    }
+
+    /** What stands for a node that is gone: of the same name, or about the same. */
+    private @Nullable Node again(Node gone) {
+        return gone instanceof ClickRow row && row.getId() == null
+                ? Nodes.focusable(box).stream().filter(row::isAbout).findFirst().orElse(null)
+                : gone.getId() == null ? null : box.lookup("#" + gone.getId());
     }
 
     /** Whether a node belongs to the pane's content. */

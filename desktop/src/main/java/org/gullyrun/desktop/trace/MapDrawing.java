@@ -76,7 +76,7 @@ final class MapDrawing {
         return true;
     }
 
-    /** Has only what lies in some bounds, or is lit, in the window; null for everything. */
+    /** Has only what lies in some bounds in the window; null for everything. */
     void see(@Nullable Bounds sight) {
         sheet.see(sight);
     }

@@ -45,6 +45,9 @@ final class MapGrid {
     /** The names of a grid's rows as they are drawn, and where they end; measured once for all crossings. */
     private record Rows(double labelWidth, List<String> labels, double[] ends) {}
 
+    /** A row: what it stands for, and the line from the end of its name across all columns. */
+    private record Row(MapNode.Lane lane, boolean absent, double from, double to, double y) {}
+
     /** Crossings that are drawn alike. */
     private record Crossings(boolean open, boolean wanted, Map<SegmentKey, MapNode.Crossing> of) {
         List<MapNode.Crossing> of(Set<SegmentKey> keys) {
@@ -77,9 +80,18 @@ final class MapGrid {
         }
         Bounds all = new BoundingBox(
                 at.left(node) - 4 * u, at.top(node) - 4 * u, at.width(node) + 8 * u, m.height(node) + 8 * u);
-        Set<PointId> points = new HashSet<>(node.points());
-        node.rows().forEach(lane -> points.add(lane.point()));
-        sheet.item(new MapPlan("node " + node.id(), node.look(), all, Set.of(), points), () -> frame(node, rows));
+        sheet.item(
+                new MapPlan("node " + node.id(), node.look(), all, Set.of(), Set.copyOf(node.points())),
+                () -> frame(node));
+        for (int r = 0; r < node.rows().size(); r++) {
+            int number = r;
+            Row row = row(node, rows, r);
+            Bounds place = new BoundingBox(at.left(node) - 4 * u, row.y - 10 * u, at.width(node) + 8 * u, 20 * u);
+            Set<PointId> point = Set.of(node.rows().get(r).point());
+            sheet.item(
+                    new MapPlan("row " + node.id() + " " + r, row, place, Set.of(), point),
+                    () -> draw(node, rows, number, row));
+        }
         for (int c = 0; c < node.columns().size(); c++) {
             int column = c;
             int top = tops.getOrDefault(c, 0);
@@ -104,8 +116,8 @@ final class MapGrid {
         return at.top(node) + m.west(node, c.row());
     }
 
-    /** Draws the frame of a mixer, with strips as rows. */
-    private void frame(MapNode node, Rows rows) {
+    /** Draws the head of a mixer. */
+    private void frame(MapNode node) {
         double x = at.left(node);
         double t = at.top(node);
         double w = at.width(node);
@@ -119,24 +131,32 @@ final class MapGrid {
                     Layer.BANKS, Nodes.text(node.under(), m.small(), x + titled, t + 14 * u, "caption"), node.points());
         }
         sheet.put(Layer.BANKS, Nodes.line(x, t + 20 * u, x + w, t + 20 * u, "grid-line"));
-        int last = node.columns().size() - 1;
-        for (int r = 0; r < node.rows().size(); r++) {
-            MapNode.Lane lane = node.rows().get(r);
-            double y = t + m.west(node, r);
-            double across = x + m.column(rows.labelWidth, last);
-            sheet.put(Layer.BANKS, Nodes.line(rows.ends[r] + 4 * u, y, across, y, "grid-line"));
-            Text text =
-                    Nodes.text(rows.labels.get(r), m.row(), x + 4 * u, y + 4 * u, node.isAbsent(r) ? "absent" : "soft");
-            sheet.putAt(Layer.BANKS, text, Set.of(lane.point()));
-            banks.hit(
-                    node,
-                    x,
-                    y - 9 * u,
-                    m.column(rows.labelWidth, 0) - 8 * u,
-                    18 * u,
-                    lane.label(),
-                    new Selection.OfElement(lane.element()));
-        }
+    }
+
+    private Row row(MapNode node, Rows rows, int number) {
+        return new Row(
+                node.rows().get(number),
+                node.isAbsent(number),
+                rows.ends[number] + 4 * u,
+                at.left(node) + m.column(rows.labelWidth, node.columns().size() - 1),
+                at.top(node) + m.west(node, number));
+    }
+
+    /** Draws a strip or an input as a row. */
+    private void draw(MapNode node, Rows rows, int number, Row row) {
+        double x = at.left(node);
+        sheet.put(Layer.BANKS, Nodes.line(row.from, row.y, row.to, row.y, "grid-line"));
+        Text text =
+                Nodes.text(rows.labels.get(number), m.row(), x + 4 * u, row.y + 4 * u, row.absent ? "absent" : "soft");
+        sheet.putAt(Layer.BANKS, text, Set.of(row.lane.point()));
+        banks.hit(
+                node,
+                x,
+                row.y - 9 * u,
+                m.column(rows.labelWidth, 0) - 8 * u,
+                18 * u,
+                row.lane.label(),
+                new Selection.OfElement(row.lane.element()));
     }
 
     /** Draws a bus as a column. */

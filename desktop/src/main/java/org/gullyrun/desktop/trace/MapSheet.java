@@ -24,8 +24,8 @@ import org.gullyrun.desktop.state.Shown;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What is drawn of a map, item by item, in four layers one over the other. An item is drawn once it comes into sight or is
- * lit, and again only if it looks different from before, so that one change is answered at once on a big map too.
+ * What is drawn of a map, item by item, in four layers one over the other. An item is drawn once it comes into sight, and
+ * again only if it looks different from before, so that one change is answered at once on a big map too.
  */
 final class MapSheet {
     private static final PseudoClass LIT = PseudoClass.getPseudoClass("lit");
@@ -84,7 +84,7 @@ final class MapSheet {
     private final Map<Layer, List<Node>> coming = new EnumMap<>(Layer.class);
 
     private final Map<Layer, Set<Node>> going = new EnumMap<>(Layer.class);
-    /** Only what lies in here or is lit is in the window; null for everything. */
+    /** Only what lies in here is in the window; null for everything. */
     private @Nullable Bounds sight;
 
     /** Whether nodes go in and out just now. What is under the pointer may go with them, which asks for other light. */
@@ -159,7 +159,7 @@ final class MapSheet {
         catchUp();
     }
 
-    /** Has only what lies in some bounds, or is lit, in the window; null for everything. */
+    /** Has only what lies in some bounds in the window; null for everything. */
     void see(@Nullable Bounds room) {
         sight = room;
         if (isLaying) {
@@ -186,13 +186,17 @@ final class MapSheet {
     /** Brings into the window what belongs there, and takes out what doesn't. */
     private void lay() {
         for (Item each : items.values()) {
-            boolean belongs = each.isLit || sight == null || each.plan.bounds().intersects(sight);
+            boolean belongs = sight == null || each.plan.bounds().intersects(sight);
             if (belongs && !each.isIn) {
                 if (each.draw != null) {
                     draw(each, each.draw);
                 }
                 each.isIn = true;
                 each.nodes.forEach(drawn -> layer(coming, drawn.layer).add(drawn.node));
+                each.whenLit.forEach(ways -> {
+                    take(ways);
+                    layer(coming, ways.layer()).addAll(ways.draw());
+                });
             } else if (!belongs) {
                 takeOut(each);
             }
@@ -282,15 +286,14 @@ final class MapSheet {
         light = new Light(shown, wrong, went);
         for (Item each : items.values()) {
             each.isLit = light.any() && each.isLitBy(shown);
-            if (each.draw != null && each.isLit) {
-                draw(each, each.draw);
-            }
             each.lit.forEach(one -> light(one, light));
-            each.whenLit.forEach(this::drawWhatIsLit);
+            if (each.isIn) {
+                each.whenLit.forEach(this::drawWhatIsLit);
+            }
         }
         lay();
         raise(items.values().stream()
-                .filter(each -> each.isLit)
+                .filter(each -> each.isLit && each.isIn)
                 .flatMap(each -> each.lit.stream()
                         .map(Lit::node)
                         .filter(node -> node.getPseudoClassStates().contains(LIT) && isChannel(each, node)))
@@ -304,31 +307,41 @@ final class MapSheet {
 
     /** Draws what is seen only while it is lit, where that is something else than before. */
     private void drawWhatIsLit(WhenLit ways) {
-        if (ways.take(light.any() ? light.shown.segments() : Set.of(), light.wrong, light.went)) {
+        if (take(ways)) {
             takeOut(ways);
             layer(coming, ways.layer()).addAll(ways.draw());
         }
     }
 
+    /** Tells something what of it is lit; whether that is something else than before. */
+    private boolean take(WhenLit ways) {
+        return ways.take(light.any() ? light.shown.segments() : Set.of(), light.wrong, light.went);
+    }
+
     /** What is lit, in the map's own measure; null if nothing is. */
     @Nullable
     Bounds litBounds() {
-        List<Node> lit = items.values().stream()
-                .flatMap(each -> each.lit.stream())
-                .map(Lit::node)
-                .filter(node -> node.getPseudoClassStates().contains(LIT))
-                .toList();
+        List<Bounds> lit = sight == null
+                ? items.values().stream()
+                        .flatMap(each -> each.lit.stream())
+                        .map(Lit::node)
+                        .filter(node -> node.getPseudoClassStates().contains(LIT))
+                        .map(Node::getBoundsInParent)
+                        .toList()
+                : items.values().stream()
+                        .filter(each -> each.isLit)
+                        .map(each -> each.plan.bounds())
+                        .toList();
         return lit.isEmpty() ? null : around(lit);
     }
 
-    /** The bounds around some nodes. */
-    private static Bounds around(List<Node> nodes) {
+    /** The bounds around some others. */
+    private static Bounds around(List<Bounds> all) {
         double left = Double.POSITIVE_INFINITY;
         double top = Double.POSITIVE_INFINITY;
         double right = Double.NEGATIVE_INFINITY;
         double bottom = Double.NEGATIVE_INFINITY;
-        for (Node node : nodes) {
-            Bounds bounds = node.getBoundsInParent();
+        for (Bounds bounds : all) {
             left = Math.min(left, bounds.getMinX());
             top = Math.min(top, bounds.getMinY());
             right = Math.max(right, bounds.getMaxX());

@@ -54,22 +54,11 @@ public final class MapView extends Region {
     /** What is folded to what is lit; null while the whole map is shown. */
     private MapSurveyor.@Nullable Folded folded;
     /** The whole map and how it was looked at, while only a part of it is shown. */
-    private @Nullable Kept kept;
+    private @Nullable KeptMap kept;
 
     private boolean folding;
-    private final MapSight sight = new MapSight();
-
-    /** A drawing and the place of the view over it. */
-    private record Kept(
-            MapDrawing drawing,
-            MapLayout layout,
-            double width,
-            double height,
-            double drawn,
-            double x,
-            double y,
-            double by,
-            boolean moved) {}
+    /** What of the drawing is in the window. */
+    private MapSight sight = MapSight.of(false, false);
 
     /** A map of what the store holds. */
     public MapView(Store store) {
@@ -201,8 +190,8 @@ public final class MapView extends Region {
             return;
         }
         double before = drawn;
-        Bounds first = sight.begin(large && folded == null);
-        drawing = new MapDrawing(m, room().geometry(m, l), first, store::select, this::preview);
+        sight = MapSight.of(large, folded != null);
+        drawing = new MapDrawing(m, room().geometry(m, l), sight.inWindow(), store::select, this::preview);
         drawing.ring(rings());
         drawn = drawing.geometry().metrics.unit() / store.state().textScale();
         zoom.setX(zoom.getX() * before / drawn); // what somebody has brought near stays as near
@@ -243,8 +232,8 @@ public final class MapView extends Region {
 
     /** Puts a drawing into the window, and the whole map beneath it out of sight while only a part is shown. */
     private void present(MapDrawing shown) {
-        Kept whole = kept;
-        Group below = whole == null ? shown.world() : whole.drawing.world();
+        KeptMap whole = kept;
+        Group below = whole == null ? shown.world() : whole.drawing().world();
         below.setVisible(below == shown.world()); // taken out, it would need all its styles again
         if (below == shown.world()) {
             holder.getChildren().setAll(below);
@@ -261,42 +250,55 @@ public final class MapView extends Region {
         MapDrawing whole = drawing;
         MapLayout its = drawnLayout;
         if (folded == null && whole != null && its != null) {
-            kept = new Kept(
-                    whole, its, drawnWidth, drawnHeight, drawn, pan.getX(), pan.getY(), zoom.getX(), panning.isMoved());
+            kept = new KeptMap(
+                    whole,
+                    its,
+                    sight,
+                    drawnWidth,
+                    drawnHeight,
+                    drawn,
+                    pan.getX(),
+                    pan.getY(),
+                    zoom.getX(),
+                    panning.isMoved());
         }
         panning.moved(false);
     }
 
     /** Comes back to the whole map, as it was looked at. */
     private void unfold() {
-        Kept whole = kept;
+        KeptMap whole = kept;
         folded = null;
         kept = null;
         if (whole != null) {
-            drawing = whole.drawing;
-            boolean fits = whole.width == getWidth() && whole.height == getHeight();
-            drawnLayout = fits ? whole.layout : null; // else it is drawn anew
-            drawn = whole.drawn;
-            panning.moved(whole.moved);
-            present(whole.drawing);
-            zoom.setX(whole.by);
-            zoom.setY(whole.by);
-            pan.setX(whole.x);
-            pan.setY(whole.y);
+            drawing = whole.drawing();
+            sight = whole.sight();
+            boolean fits = whole.width() == getWidth() && whole.height() == getHeight();
+            drawnLayout = fits ? whole.layout() : null; // else it is drawn anew
+            drawn = whole.drawn();
+            panning.moved(whole.moved());
+            present(whole.drawing());
+            zoom.setX(whole.by());
+            zoom.setY(whole.by());
+            pan.setX(whole.x());
+            pan.setY(whole.y());
             see();
         }
     }
 
-    /** Tells the overview what is in sight; it is there while that is not the whole map. */
+    /** Tells the map and its overview what is in sight; the overview is there while that is not the whole map. */
     private void see() {
-        MapDrawing all = folded == null ? drawing : null;
+        MapDrawing shown = drawing;
         MapSurveyor.Survey of = surveyor.last();
-        if (all == null || of == null) {
+        if (shown == null || of == null || folded != null) {
             overview.setVisible(false);
-        } else {
+        }
+        if (shown != null && of != null) {
             Bounds room = new BoundingBox(-pan.getX(), -pan.getY(), getWidth(), getHeight());
-            overview.see(of.model(), all.geometry(), room, zoom.getX());
-            sight.follow(all, room, zoom.getX(), large);
+            if (folded == null) {
+                overview.see(of.model(), shown.geometry(), room, zoom.getX());
+            }
+            sight.follow(shown, room, zoom.getX(), large);
         }
     }
 

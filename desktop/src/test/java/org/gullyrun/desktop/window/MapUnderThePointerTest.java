@@ -15,7 +15,7 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** A part of the map that leaves the window under the pointer asks for other light while the map is being changed. */
 class MapUnderThePointerTest extends SampleWindowTest {
-    private static final String PART = "map-orrery-All of default";
+    private static final String PART = "map-orrery-Music, copy";
 
     @Start
     void start(Stage shown) throws Exception {
