@@ -271,17 +271,18 @@ public final class MapView extends Region {
         folded = null;
         kept = null;
         if (whole != null) {
-            drawing = whole.drawing();
-            sight = whole.sight();
-            boolean fits = whole.width() == getWidth() && whole.height() == getHeight();
-            drawnLayout = fits ? whole.layout() : null; // else it is drawn anew
+            drawing = null; // nothing looks where it stands until the view is back in its place
             drawn = whole.drawn();
             panning.moved(whole.moved());
-            present(whole.drawing());
             zoom.setX(whole.by());
             zoom.setY(whole.by());
             pan.setX(whole.x());
             pan.setY(whole.y());
+            boolean fits = whole.width() == getWidth() && whole.height() == getHeight();
+            drawnLayout = fits ? whole.layout() : null; // else it is drawn anew
+            drawing = whole.drawing();
+            sight = whole.sight();
+            present(whole.drawing());
             see();
         }
     }
