@@ -106,6 +106,12 @@ final class MapDrawing {
         return sheet.litBounds();
     }
 
+    /** Where what is lit ends, at the right; null if nothing is. */
+    @Nullable
+    Bounds litEnd() {
+        return sheet.litEnd();
+    }
+
     /** Draws channels beneath, then nodes, then names. */
     private void draw(MapModel model) {
         sheet.begin();

@@ -1,6 +1,7 @@
 package org.gullyrun.desktop.trace;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -321,7 +322,18 @@ final class MapSheet {
     /** What is lit, in the map's own measure; null if nothing is. */
     @Nullable
     Bounds litBounds() {
-        List<Bounds> lit = sight == null
+        List<Bounds> lit = lit();
+        return lit.isEmpty() ? null : around(lit);
+    }
+
+    /** Where what is lit ends, at the right: at a listener, if it gets so far; null if nothing is lit. */
+    @Nullable
+    Bounds litEnd() {
+        return lit().stream().max(Comparator.comparingDouble(Bounds::getMaxX)).orElse(null);
+    }
+
+    private List<Bounds> lit() {
+        return sight == null
                 ? items.values().stream()
                         .flatMap(each -> each.lit.stream())
                         .map(Lit::node)
@@ -332,7 +344,6 @@ final class MapSheet {
                         .filter(each -> each.isLit)
                         .map(each -> each.plan.bounds())
                         .toList();
-        return lit.isEmpty() ? null : around(lit);
     }
 
     /** The bounds around some others. */

@@ -377,7 +377,8 @@ public final class MapView extends Region {
             pan.setY(Math.min(0, MapFit.pan(getHeight(), all.height() * factor, first, first + getHeight() * 0.8)));
         } else {
             pan.setX(MapFit.pan(getWidth(), all.width() * factor, lit.getMinX() * factor, lit.getMaxX() * factor));
-            double y = MapFit.pan(getHeight(), all.height() * factor, lit.getMinY() * factor, lit.getMaxY() * factor);
+            Bounds end = lit.getHeight() * factor > getHeight() ? Objects.requireNonNull(map.litEnd()) : lit;
+            double y = MapFit.pan(getHeight(), all.height() * factor, end.getMinY() * factor, end.getMaxY() * factor);
             pan.setY(Math.min(0, y));
         }
     }

@@ -95,7 +95,9 @@ class LargeRigTest extends WindowTest {
 
     @Test
     void aListenerOfManySourcesIsListedInPartUntilAllAreAskedFor(Hands robot) throws Exception {
+        robot.push(KeyCode.DIGIT3);
         robot.interact(() -> store.select(new Selection.OfOutlet("outlet-0000")));
+        until(() -> isInSight(robot, "#map-outlet-0000")); // though its part is three times as high as the view
         until(() -> robot.lookup("#more-pairs").tryQuery().isPresent());
         assertEquals("Show 24 more", robot.lookup("#more-pairs").queryButton().getText());
         assertEquals(20, pairs(robot).size());
@@ -114,6 +116,16 @@ class LargeRigTest extends WindowTest {
         assertTrue(
                 pairs(robot).stream().allMatch(row -> row.contains("good")),
                 pairs(robot).toString());
+    }
+
+    /** Whether a part of the map lies within the view. */
+    private static boolean isInSight(Hands robot, String part) {
+        Node map = robot.lookup("#map").query();
+        return robot.lookup(part)
+                .tryQuery()
+                .filter(node ->
+                        map.localToScene(map.getBoundsInLocal()).contains(node.localToScene(node.getBoundsInLocal())))
+                .isPresent();
     }
 
     /** What the rows of the list beside say that are to be seen. */
