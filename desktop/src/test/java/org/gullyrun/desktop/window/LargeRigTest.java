@@ -108,11 +108,12 @@ class LargeRigTest extends WindowTest {
         robot.interact(() -> robot.lookup("#more-pairs").queryButton().requestFocus());
         robot.push(KeyCode.SPACE);
         until(() -> pairs(robot).size() == SOURCES);
-        robot.interact(() -> robot.lookup("#evidence").query().requestFocus());
         List<Node> rows = rows(robot);
         robot.interact(() -> store.select(new Selection.OfOutlet("outlet-0001")));
         until(() -> pairs(robot).size() < 20);
-        assertTrue(rows.containsAll(rows(robot)), "the rows that are there show the other listener");
+        // But for one under the pointer and one that has the focus.
+        long made = rows(robot).stream().filter(row -> !rows.contains(row)).count();
+        assertTrue(made <= 2, "rows that are there show the other listener; made anew: " + made);
         assertTrue(
                 pairs(robot).stream().allMatch(row -> row.contains("good")),
                 pairs(robot).toString());
