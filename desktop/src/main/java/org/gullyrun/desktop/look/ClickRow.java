@@ -53,8 +53,8 @@ public final class ClickRow extends HBox {
     }
 
     /**
-     * Stands for another row from now on: does what that does, under its name. Not while the pointer or the focus is on this
-     * one, which would then seem to be on something that nobody has chosen.
+     * Stands for another row from now on: does what that does, under its name. While the pointer or the focus is on this one,
+     * only if both are about the same: else it would seem to be on something that nobody has chosen.
      */
     boolean takesOver(ClickRow other) {
         if ((isHover() || Nodes.isFocusOwner(this)) && !isAbout(other)) {
